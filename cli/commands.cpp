@@ -1,0 +1,241 @@
+// Load, compute, print.
+#include "cli/commands.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cstdio>
+#include <iostream>
+#include <iterator>
+
+#include "cli/report.h"
+#include "core/io/file_bytes.h"
+#include "core/io/plan_file.h"
+#include "core/io/png_file.h"
+#include "core/io/tables_csv.h"
+#include "core/light/lamp_reach.h"
+#include "core/picture/named_view.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr std::uintmax_t kLargestPoints = 200'000'000;
+
+Result<void> print(const CommonOptions& options, const std::string& text) {
+    if (options.output.empty() || options.output == "-") {
+        std::fwrite(text.data(), 1, text.size(), stdout);
+        return {};
+    }
+    return writeAtomically(options.output, text);
+}
+
+Result<void> printJson(const CommonOptions& options, const Json& json) {
+    return print(options, json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n");
+}
+
+// A reach can only be turned into a strength once the other lights have been traced.
+Result<void> applyReaches(Plan& plan, const std::vector<ParsedLight>& parsed) {
+    const bool any =
+        std::ranges::any_of(parsed, [](const ParsedLight& p) { return p.reach_mm > 0; });
+    if (!any) return {};
+    const auto results = evaluate(plan, {});
+    if (!results) return tl::unexpected(results.error());
+    for (std::size_t l = 0; l < parsed.size(); ++l) {
+        if (parsed[l].reach_mm <= 0) continue;
+        plan.lights[l].strength =
+            strengthForReach(std::get<Lamp>(plan.lights[l].kind), parsed[l].reach_mm,
+                             restOfLight(plan, results->reach, l));
+    }
+    return {};
+}
+
+Result<Plan> load(const CommonOptions& options) {
+    const auto parsed = lightsFrom(options.lights);
+    if (!parsed) return tl::unexpected(parsed.error());
+    auto plan = openPlan(options.input, {});
+    if (!plan || !options.lights.any()) return plan;
+    plan->lights.clear();
+    for (const ParsedLight& light : *parsed) plan->lights.push_back(light.light);
+    if (auto applied = applyReaches(*plan, *parsed); !applied) {
+        return tl::unexpected(applied.error());
+    }
+    return plan;
+}
+
+struct Evaluated {
+    Plan plan;
+    Results results;
+};
+
+Result<Evaluated> loadAndEvaluate(const CommonOptions& options) {
+    auto plan = load(options);
+    if (!plan) return tl::unexpected(plan.error());
+    auto results = evaluate(*plan, {});
+    if (!results) return tl::unexpected(results.error());
+    return Evaluated{std::move(*plan), std::move(*results)};
+}
+
+Result<std::string> textOf(const std::string& file) {
+    if (file == "-") {
+        return std::string(std::istreambuf_iterator<char>(std::cin), {});
+    }
+    const auto bytes = readBytes(file, kLargestPoints);
+    if (!bytes) return tl::unexpected(bytes.error());
+    return std::string(bytes->data(), bytes->size());
+}
+
+// Irradiance of each light at the points; nothing from lights that are off.
+std::vector<std::vector<float>> probe(const Plan& plan, const ProbePoints& points) {
+    const Receivers receivers{points.points_mm, points.normals, offsetFor(plan.figure->bounds)};
+    std::vector<std::vector<float>> columns;
+    for (const Light& light : plan.lights) {
+        columns.push_back(
+            light.on ? irradiance(light, receivers, plan.figure->blockers, Accuracy::Reference, {})
+                     : std::vector<float>(receivers.count(), 0.0F));
+    }
+    return columns;
+}
+
+Json probeJson(const Plan& plan, const ProbePoints& points,
+               const std::vector<std::vector<float>>& columns) {
+    Json json;
+    json["lights"] = lightsJson(plan);
+    for (std::size_t i = 0; i < points.points_mm.size(); ++i) {
+        const Vec3& p = points.points_mm[i];
+        const Vec3& n = points.normals[i];
+        Json point{{"point_mm", {p.x(), p.y(), p.z()}}, {"normal", {n.x(), n.y(), n.z()}}};
+        double sum = 0.0;
+        for (const auto& column : columns) {
+            point["irradiance"].push_back(column[i]);
+            sum += column[i];
+        }
+        point["sum"] = sum;
+        json["points"].push_back(point);
+    }
+    return json;
+}
+
+std::string probeCsv(const Plan& plan, const ProbePoints& points,
+                     const std::vector<std::vector<float>>& columns) {
+    std::string csv = "x,y,z,nx,ny,nz";
+    for (const Light& light : plan.lights) csv += "," + csvField(light.name);
+    csv += '\n';
+    for (std::size_t i = 0; i < points.points_mm.size(); ++i) {
+        const Vec3& p = points.points_mm[i];
+        const Vec3& n = points.normals[i];
+        csv += fmt::format("{},{},{},{},{},{}", p.x(), p.y(), p.z(), n.x(), n.y(), n.z());
+        for (const auto& column : columns) csv += fmt::format(",{:.7g}", column[i]);
+        csv += '\n';
+    }
+    return csv;
+}
+
+Result<PixelGrid> gridFrom(const std::string& size) {
+    PixelGrid grid;
+    char end = 0;
+    if (std::sscanf(size.c_str(), "%5dx%5d%c", &grid.width, &grid.height, &end) != 2 ||
+        grid.width < 16 || grid.height < 16 || grid.width > 8000 || grid.height > 8000) {
+        return fail(
+            ErrorCode::BadInput,
+            fmt::format("Size \"{}\" must look like 1000x760, each side 16 to 8000.", size));
+    }
+    return grid;
+}
+
+Result<std::size_t> lightNamed(const Plan& plan, const std::string& name) {
+    if (name.empty() && !plan.lights.empty()) return 0;
+    const auto found = std::ranges::find(plan.lights, name, &Light::name);
+    if (found == plan.lights.end()) {
+        return fail(ErrorCode::BadInput, fmt::format("There is no light named \"{}\".", name));
+    }
+    return static_cast<std::size_t>(found - plan.lights.begin());
+}
+
+Result<Camera> cameraFor(const Plan& plan, const std::string& view, const PixelGrid& grid) {
+    const Bounds& bounds = plan.figure->bounds;
+    if (view == "plan") return heldCamera(bounds, plan.view, grid);
+    if (const auto named = viewFromName(view)) return heldCamera(bounds, *named, grid);
+    const auto light = std::ranges::find(plan.lights, view, &Light::name);
+    if (light != plan.lights.end()) return cameraAt(*light, bounds, grid);
+    return fail(ErrorCode::BadInput,
+                fmt::format("View \"{}\" is not known. Use plan, {}, or the name of a light.", view,
+                            viewNames()));
+}
+
+}  // namespace
+
+Result<void> runInfo(const CommonOptions& options) {
+    const auto plan = load(options);
+    if (!plan) return tl::unexpected(plan.error());
+    return options.json ? printJson(options, infoJson(*plan)) : print(options, infoText(*plan));
+}
+
+Result<void> runReach(const CommonOptions& options, bool with_vertices) {
+    const auto e = loadAndEvaluate(options);
+    if (!e) return tl::unexpected(e.error());
+    if (options.json) return printJson(options, reachJson(e->plan, e->results, with_vertices));
+    return print(options,
+                 with_vertices ? reachCsv(e->plan, e->results) : reachText(e->plan, e->results));
+}
+
+Result<void> runProbe(const CommonOptions& options, const std::string& points_file) {
+    const auto text = textOf(points_file);
+    if (!text) return tl::unexpected(text.error());
+    const auto points = parseProbePoints(*text);
+    if (!points) return tl::unexpected(points.error());
+    const auto plan = load(options);
+    if (!plan) return tl::unexpected(plan.error());
+    const auto columns = probe(*plan, *points);
+    return options.json ? printJson(options, probeJson(*plan, *points, columns))
+                        : print(options, probeCsv(*plan, *points, columns));
+}
+
+Result<void> runBands(const CommonOptions& options) {
+    const auto e = loadAndEvaluate(options);
+    if (!e) return tl::unexpected(e.error());
+    return options.json ? printJson(options, bandsJson(e->plan, e->results))
+                        : print(options, bandsText(e->plan, e->results));
+}
+
+Result<void> runLadder(const CommonOptions& options) {
+    const auto e = loadAndEvaluate(options);
+    if (!e) return tl::unexpected(e.error());
+    if (options.json) return printJson(options, ladderJson(e->plan, e->results));
+    const bool csv = options.output.ends_with(".csv");
+    return print(options, csv ? ladderCsv(e->plan, e->results) : ladderText(e->plan, e->results));
+}
+
+Result<void> runRender(const CommonOptions& options, const RenderOptions& render) {
+    const auto grid = gridFrom(render.size);
+    if (!grid) return tl::unexpected(grid.error());
+    const auto overlay = overlayFromName(render.overlay);
+    if (!overlay) {
+        return fail(ErrorCode::BadInput,
+                    fmt::format("Overlay \"{}\" is not known. Use {}.", render.overlay,
+                                fmt::join(kOverlayNames, ", ")));
+    }
+    if (options.output.empty()) return fail(ErrorCode::BadInput, "Name the picture with -o.");
+    const auto e = loadAndEvaluate(options);
+    if (!e) return tl::unexpected(e.error());
+    LookChoice choice{*overlay, 0, render.steps};
+    if (*overlay == Overlay::Reach) {
+        const auto light = lightNamed(e->plan, render.light);
+        if (!light) return tl::unexpected(light.error());
+        choice.light = *light;
+    }
+    const auto camera = cameraFor(e->plan, render.view, *grid);
+    if (!camera) return tl::unexpected(camera.error());
+    const Look look = lookOf(e->plan, e->results, choice);
+    const Image image = renderPicture(*e->plan.figure, *camera, *grid, look, {},
+                                      std::clamp(render.samples, 1, 256));
+    if (auto written = writePng(image, options.output); !written) return written;
+    if (!options.json) return {};
+    CommonOptions to_stdout = options;
+    to_stdout.output.clear();
+    return printJson(to_stdout, {{"picture", options.output},
+                                 {"width", image.width},
+                                 {"height", image.height},
+                                 {"overlay", render.overlay}});
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,32 @@
+// The commands of glaukophos-cli.
+#pragma once
+
+#include "cli/light_options.h"
+
+namespace glaukophos {
+
+struct CommonOptions {
+    std::string input;  // .glauk, plan.json or mesh
+    LightOptions lights;
+    bool json = false;
+    std::string output;  // file; empty or "-" is standard output
+};
+
+struct RenderOptions {
+    std::string overlay = "colours";
+    std::string view = "plan";  // plan, front, back, left, right, top, below, or a light's name
+    std::string size = "1000x760";
+    std::string light;  // for the reach overlay
+    int samples = 16;
+    bool steps = false;
+};
+
+// Each returns nothing on success; errors are for the user.
+Result<void> runInfo(const CommonOptions& options);
+Result<void> runReach(const CommonOptions& options, bool with_vertices);
+Result<void> runProbe(const CommonOptions& options, const std::string& points_file);
+Result<void> runBands(const CommonOptions& options);
+Result<void> runLadder(const CommonOptions& options);
+Result<void> runRender(const CommonOptions& options, const RenderOptions& render);
+
+}  // namespace glaukophos

@@ -1,0 +1,171 @@
+// "values,key=value,..." with a message for each mistake.
+#include "cli/light_options.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <charconv>
+#include <map>
+#include <optional>
+
+namespace glaukophos {
+namespace {
+
+struct Fields {
+    std::string option;  // as typed, for messages
+    std::vector<std::string> values;
+    std::map<std::string, std::string> named;
+};
+
+Fields split(const std::string& text) {
+    Fields fields{text, {}, {}};
+    std::size_t begin = 0;
+    while (begin <= text.size()) {
+        const std::size_t end = std::min(text.find(',', begin), text.size());
+        const std::string field = text.substr(begin, end - begin);
+        const std::size_t equals = field.find('=');
+        if (equals == std::string::npos) {
+            fields.values.push_back(field);
+        } else {
+            fields.named[field.substr(0, equals)] = field.substr(equals + 1);
+        }
+        begin = end + 1;
+    }
+    return fields;
+}
+
+std::optional<double> numberFrom(const std::string& text) {
+    double value = 0.0;
+    const char* end_of_text = text.data() + text.size();
+    const auto [end, error] = std::from_chars(text.data(), end_of_text, value);
+    if (error != std::errc() || end != end_of_text) return std::nullopt;
+    return value;
+}
+
+tl::unexpected<Error> wrong(const Fields& fields, const std::string& what) {
+    return fail(ErrorCode::BadInput, fmt::format("Light \"{}\": {}.", fields.option, what));
+}
+
+// Reads the positional numbers; `what` describes them for the message.
+Result<std::vector<double>> numbersOf(const Fields& fields, std::size_t count, const char* what) {
+    std::vector<double> numbers;
+    for (const std::string& value : fields.values) {
+        const auto number = numberFrom(value);
+        if (number) numbers.push_back(*number);
+    }
+    if (numbers.size() != count || fields.values.size() != count) {
+        return wrong(fields, fmt::format("begin with {}", what));
+    }
+    return numbers;
+}
+
+// Applies one key=value; false when the key is unknown, nothing when its value is no number.
+std::optional<bool> applyNumber(const std::string& key, const std::string& value,
+                                ParsedLight& parsed) {
+    const auto number = numberFrom(value);
+    if (!number) return std::nullopt;
+    Light& light = parsed.light;
+    if (key == "strength")
+        light.strength = *number;
+    else if (key == "kelvin")
+        light.colour.kelvin = *number;
+    else if (key == "radiance")
+        light.strength = kPi * *number;
+    else if (key == "reach")
+        parsed.reach_mm = *number;
+    else if (auto* sky = std::get_if<Sky>(&light.kind); sky != nullptr && key == "sharpness")
+        sky->sharpness = *number;
+    else if (auto* far = std::get_if<FarLight>(&light.kind); far != nullptr && key == "radius")
+        far->radius_deg = *number;
+    else if (auto* lamp = std::get_if<Lamp>(&light.kind); lamp != nullptr && key == "radius")
+        lamp->radius_mm = *number;
+    else
+        return false;
+    return true;
+}
+
+Result<ParsedLight> withNamed(Light light, const Fields& fields) {
+    ParsedLight parsed{std::move(light), 0.0};
+    for (const auto& [key, value] : fields.named) {
+        if (key == "name") {
+            parsed.light.name = value;
+        } else if (key == "colour") {
+            const auto colour = srgbFromHex(value);
+            if (!colour) return wrong(fields, "write the colour as #rrggbb");
+            parsed.light.colour.source = ColourSource::Chosen;
+            parsed.light.colour.chosen = *colour;
+        } else {
+            const auto applied = applyNumber(key, value, parsed);
+            if (!applied) return wrong(fields, fmt::format("\"{}\" needs a number", key));
+            if (!*applied) return wrong(fields, fmt::format("\"{}\" is not known here", key));
+        }
+    }
+    const bool is_lamp = std::holds_alternative<Lamp>(parsed.light.kind);
+    if (!is_lamp && (fields.named.contains("radiance") || fields.named.contains("reach"))) {
+        return wrong(fields, "only a lamp has a radiance or a reach");
+    }
+    if (const std::string problem = problemWith(parsed.light); !problem.empty()) {
+        return wrong(fields, problem);
+    }
+    return parsed;
+}
+
+Result<ParsedLight> skyFrom(const std::string& text) {
+    const Fields fields = split(text);
+    Light light;
+    light.name = "Sky";
+    if (fields.values.size() != 1) return wrong(fields, "begin with uniform, overcast or zenithal");
+    const std::string& kind = fields.values.front();
+    if (kind == "uniform") {
+        light.kind = Sky{SkyKind::Uniform, 0.0};
+    } else if (kind == "overcast") {
+        light.kind = Sky{SkyKind::Overcast, 0.0};
+    } else if (kind == "zenithal") {
+        light.kind = Sky{};
+    } else {
+        return wrong(fields, "begin with uniform, overcast or zenithal");
+    }
+    return withNamed(std::move(light), fields);
+}
+
+Result<ParsedLight> farFrom(const std::string& text) {
+    const Fields fields = split(text);
+    const auto numbers = numbersOf(fields, 2, "the hour and the height in degrees");
+    if (!numbers) return tl::unexpected(numbers.error());
+    Light light;
+    light.name = "Far light";
+    light.kind = FarLight{{(*numbers)[0], (*numbers)[1]}, FarLight{}.radius_deg};
+    return withNamed(std::move(light), fields);
+}
+
+Result<ParsedLight> lampFrom(const std::string& text) {
+    const Fields fields = split(text);
+    const auto numbers = numbersOf(fields, 3, "the position x,y,z in mm");
+    if (!numbers) return tl::unexpected(numbers.error());
+    Light light;
+    light.name = "Lamp";
+    light.kind =
+        Lamp{Vec3d((*numbers)[0], (*numbers)[1], (*numbers)[2]).cast<float>(), Lamp{}.radius_mm};
+    return withNamed(std::move(light), fields);
+}
+
+}  // namespace
+
+Result<std::vector<ParsedLight>> lightsFrom(const LightOptions& options) {
+    std::vector<ParsedLight> lights;
+    const auto addAll = [&](const std::vector<std::string>& texts,
+                            const auto& parse) -> Result<void> {
+        for (const std::string& text : texts) {
+            auto parsed = parse(text);
+            if (!parsed) return tl::unexpected(parsed.error());
+            lights.push_back(std::move(*parsed));
+        }
+        return {};
+    };
+    if (auto added = addAll(options.skies, skyFrom); !added) return tl::unexpected(added.error());
+    if (auto added = addAll(options.fars, farFrom); !added) return tl::unexpected(added.error());
+    if (auto added = addAll(options.lamps, lampFrom); !added) return tl::unexpected(added.error());
+    return lights;
+}
+
+}  // namespace glaukophos

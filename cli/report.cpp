@@ -1,0 +1,271 @@
+// Numbers carry their units in the keys.
+#include "cli/report.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "core/io/tables_csv.h"
+#include "core/light/lamp_reach.h"
+
+namespace glaukophos {
+namespace {
+
+Json pointJson(const Vec3& p) { return {p.x(), p.y(), p.z()}; }
+
+// How a light falls on the figure as a whole.
+struct Summary {
+    double mean = 0.0;
+    double highest = 0.0;
+    double lit_share = 0.0;  // of the area, that gets more than a hundredth of the highest
+};
+
+Summary summaryOf(const Plan& plan, const Results& results, std::size_t light) {
+    const Surface& surface = plan.figure->surface;
+    const float strength = lightWeights(plan)[light];
+    const std::vector<float>& irradiance = results.reach.irradiance[light];
+    Summary summary;
+    double area = 0.0;
+    for (std::size_t v = 0; v < surface.areas_mm2.size(); ++v) {
+        const double e = strength * irradiance[v];
+        area += surface.areas_mm2[v];
+        summary.mean += surface.areas_mm2[v] * e;
+        summary.highest = std::max(summary.highest, e);
+    }
+    for (std::size_t v = 0; v < surface.areas_mm2.size(); ++v) {
+        const bool lit = strength * irradiance[v] > 0.01 * summary.highest;
+        if (lit) summary.lit_share += surface.areas_mm2[v] / area;
+    }
+    summary.mean /= area;
+    return summary;
+}
+
+double reach_mm(const Plan& plan, const Results& results, std::size_t light) {
+    const Light& entry = plan.lights[light];
+    return reachOf(std::get<Lamp>(entry.kind), entry.strength,
+                   restOfLight(plan, results.reach, light));
+}
+
+Json partBandsJson(const PartBands& bands) {
+    Json json;
+    json["area_mm2"] = bands.area_mm2();
+    for (std::size_t b = 0; b < kBandCount; ++b) {
+        json["bands"].push_back(
+            {{"name", kBandNames[b]}, {"share", bands.share(b)}, {"area_mm2", bands.areas_mm2[b]}});
+    }
+    json["border_lengths_mm"] = bands.border_lengths_mm;
+    return json;
+}
+
+Json stepsJson(const Plan& plan, const Ladder& ladder) {
+    Json steps = Json::array();
+    for (std::size_t b = 0; b < kBandCount; ++b) {
+        const Step& step = ladder[b];
+        Json json{{"band", kBandNames[b]}, {"share", step.share}, {"area_mm2", step.area_mm2}};
+        if (step.present) {
+            const Lch lch = lchFrom(step.target);
+            json["L"] = lch.L;
+            json["C"] = lch.C;
+            json["h_deg"] = lch.h_deg;
+            json["colour"] = hexFrom(step.shown);
+            for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+                json["light_shares"][plan.lights[l].name] = step.light_shares[l];
+            }
+        }
+        steps.push_back(json);
+    }
+    return steps;
+}
+
+std::string ladderTextOf(const std::string& name, const Ladder& ladder) {
+    std::string text = fmt::format("{}\n", name);
+    for (std::size_t b = 0; b < kBandCount; ++b) {
+        const Step& step = ladder[b];
+        if (!step.present) {
+            text += fmt::format("  {:<7} none\n", kBandNames[b]);
+            continue;
+        }
+        const Lch lch = lchFrom(step.target);
+        text += fmt::format(
+            "  {:<7} {:5.1f} %  {:8.1f} mm2  L* {:4.1f}  C {:5.1f}  h {:5.1f}  {}\n", kBandNames[b],
+            100 * step.share, step.area_mm2, lch.L, lch.C, lch.h_deg, hexFrom(step.shown));
+    }
+    return text;
+}
+
+}  // namespace
+
+Json infoJson(const Plan& plan) {
+    const Figure& figure = *plan.figure;
+    const Mesh& mesh = figure.imported.mesh;
+    Json json;
+    json["title"] = plan.title;
+    json["size_mm"] = pointJson(figure.bounds.size());
+    json["vertices"] = mesh.positions_mm.size();
+    json["triangles"] = mesh.triangles.size();
+    json["surface"] = {{"vertices", figure.vertexCount()},
+                       {"triangles", figure.surface.mesh.triangles.size()},
+                       {"longest_edge_mm", figure.surface.longest_edge_mm},
+                       {"deviation_mm", figure.surface.deviation_mm}};
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        json["parts"].push_back({{"name", plan.parts[p].name},
+                                 {"triangles", mesh.trianglesOf(p).size()},
+                                 {"area_mm2", figure.surface.part_areas_mm2[p]},
+                                 {"colour", hexFrom(plan.parts[p].local_colour)}});
+    }
+    json["lights"] = lightsJson(plan);
+    return json;
+}
+
+Json lightsJson(const Plan& plan) {
+    Json lights = Json::array();
+    for (const Light& light : plan.lights) {
+        lights.push_back({{"name", light.name},
+                          {"kind", kindName(light.kind)},
+                          {"on", light.on},
+                          {"from", whereFrom(light, plan.figure->bounds)},
+                          {"strength", light.strength}});
+    }
+    return lights;
+}
+
+Json reachJson(const Plan& plan, const Results& results, bool with_vertices) {
+    Json json;
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        const Summary summary = summaryOf(plan, results, l);
+        Json light{{"name", plan.lights[l].name},
+                   {"kind", kindName(plan.lights[l].kind)},
+                   {"mean_irradiance", summary.mean},
+                   {"highest_irradiance", summary.highest},
+                   {"lit_share", summary.lit_share}};
+        if (std::holds_alternative<Lamp>(plan.lights[l].kind)) {
+            light["reach_mm"] = reach_mm(plan, results, l);
+        }
+        if (with_vertices) {
+            const float strength = lightWeights(plan)[l];
+            for (std::size_t v = 0; v < plan.figure->vertexCount(); ++v) {
+                light["irradiance"].push_back(strength * results.reach.irradiance[l][v]);
+            }
+        }
+        json["lights"].push_back(light);
+    }
+    if (with_vertices) {
+        for (std::size_t v = 0; v < plan.figure->vertexCount(); ++v) {
+            json["positions_mm"].push_back(pointJson(plan.figure->points_mm[v]));
+            json["normals"].push_back(pointJson(plan.figure->normals[v]));
+            json["parts"].push_back(plan.figure->surface.parts[v]);
+        }
+    }
+    return json;
+}
+
+Json bandsJson(const Plan& plan, const Results& results) {
+    Json json;
+    json["sort_by"] = plan.values.basis == BandBasis::Light ? "light" : "painted";
+    const bool by_light = plan.values.basis == BandBasis::Light;
+    const Tone& tone = by_light ? results.values.light_tone : results.values.development.tone;
+    for (const double border : results.bands.borders) {
+        json["borders"].push_back(
+            {{"L", border}, {by_light ? "irradiance" : "luminance", tone.luminance(border)}});
+    }
+    json["whole"] = partBandsJson(results.bands.whole);
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        Json part = partBandsJson(results.bands.parts[p]);
+        part["name"] = plan.parts[p].name;
+        json["parts"].push_back(part);
+    }
+    return json;
+}
+
+Json ladderJson(const Plan& plan, const Results& results) {
+    Json json;
+    json["whole"] = stepsJson(plan, results.whole);
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        json["parts"].push_back(
+            {{"name", plan.parts[p].name}, {"steps", stepsJson(plan, results.ladders[p])}});
+    }
+    return json;
+}
+
+std::string infoText(const Plan& plan) {
+    const Figure& figure = *plan.figure;
+    const Vec3 size = figure.bounds.size();
+    std::string text = fmt::format(
+        "{}: {:.1f} x {:.1f} x {:.1f} mm, {} triangles in {} parts\n"
+        "Working surface: {} triangles, edges up to {:.2f} mm, {:.3f} mm off the original at "
+        "most\n",
+        plan.title, size.x(), size.y(), size.z(), figure.imported.mesh.triangles.size(),
+        plan.parts.size(), figure.surface.mesh.triangles.size(), figure.surface.longest_edge_mm,
+        figure.surface.deviation_mm);
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        text += fmt::format("  {:<28} {:8.1f} mm2  {}\n", plan.parts[p].name,
+                            figure.surface.part_areas_mm2[p], hexFrom(plan.parts[p].local_colour));
+    }
+    for (const Light& light : plan.lights) {
+        text += fmt::format("Light \"{}\" ({}{}): {}\n", light.name, kindName(light.kind),
+                            light.on ? "" : ", off", whereFrom(light, figure.bounds));
+    }
+    return text;
+}
+
+std::string reachText(const Plan& plan, const Results& results) {
+    std::string text;
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        const Summary summary = summaryOf(plan, results, l);
+        text += fmt::format("{:<12} lights {:4.1f} % of the figure, mean {:.4f}, highest {:.4f}",
+                            plan.lights[l].name, 100 * summary.lit_share, summary.mean,
+                            summary.highest);
+        if (std::holds_alternative<Lamp>(plan.lights[l].kind)) {
+            text += fmt::format(", reach {:.1f} mm", reach_mm(plan, results, l));
+        }
+        text += '\n';
+    }
+    return text;
+}
+
+std::string bandsText(const Plan& plan, const Results& results) {
+    std::string text = fmt::format("{:<28}", "");
+    for (const char* name : kBandNames) text += fmt::format("{:>9}", name);
+    text += "      area\n";
+    const auto line = [&](const std::string& name, const PartBands& bands) {
+        text += fmt::format("{:<28}", name);
+        for (std::size_t b = 0; b < kBandCount; ++b) {
+            text += fmt::format("{:7.1f} %", 100 * bands.share(b));
+        }
+        text += fmt::format("{:7.1f} mm2\n", bands.area_mm2());
+    };
+    line("whole figure", results.bands.whole);
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        line(plan.parts[p].name, results.bands.parts[p]);
+    }
+    return text;
+}
+
+std::string ladderText(const Plan& plan, const Results& results) {
+    std::string text = ladderTextOf("whole figure", results.whole);
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        text += ladderTextOf(plan.parts[p].name, results.ladders[p]);
+    }
+    return text;
+}
+
+std::string reachCsv(const Plan& plan, const Results& results) {
+    std::string csv = "x,y,z,nx,ny,nz,part";
+    for (const Light& light : plan.lights) csv += "," + csvField(light.name);
+    csv += '\n';
+    const std::vector<float> strengths = lightWeights(plan);
+    const Figure& figure = *plan.figure;
+    for (std::size_t v = 0; v < figure.vertexCount(); ++v) {
+        const Vec3& p = figure.points_mm[v];
+        const Vec3& n = figure.normals[v];
+        csv += fmt::format("{:.4f},{:.4f},{:.4f},{:.4f},{:.4f},{:.4f},{}", p.x(), p.y(), p.z(),
+                           n.x(), n.y(), n.z(), csvField(plan.parts[figure.surface.parts[v]].name));
+        for (std::size_t l = 0; l < strengths.size(); ++l) {
+            csv += fmt::format(",{:.6g}", strengths[l] * results.reach.irradiance[l][v]);
+        }
+        csv += '\n';
+    }
+    return csv;
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,26 @@
+// What the commands print: JSON for programs, short tables for people.
+#pragma once
+
+#include <nlohmann/json.hpp>
+
+#include "core/plan/evaluate.h"
+
+namespace glaukophos {
+
+using Json = nlohmann::ordered_json;
+
+Json infoJson(const Plan& plan);
+Json lightsJson(const Plan& plan);
+Json reachJson(const Plan& plan, const Results& results, bool with_vertices);
+Json bandsJson(const Plan& plan, const Results& results);
+Json ladderJson(const Plan& plan, const Results& results);
+
+std::string infoText(const Plan& plan);
+std::string reachText(const Plan& plan, const Results& results);
+std::string bandsText(const Plan& plan, const Results& results);
+std::string ladderText(const Plan& plan, const Results& results);
+
+// One line a vertex: x, y, z, nx, ny, nz, part and the irradiance of each light.
+std::string reachCsv(const Plan& plan, const Results& results);
+
+}  // namespace glaukophos

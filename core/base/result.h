@@ -1,0 +1,24 @@
+// Errors as values: what went wrong and what the user can do about it.
+#pragma once
+
+#include <string>
+#include <tl/expected.hpp>
+
+namespace glaukophos {
+
+enum class ErrorCode { BadInput, NotFound, NoPermission, TooLarge, Cancelled, WriteFailed };
+
+// `message` is one sentence for the user: what is wrong, and what to do.
+struct Error {
+    ErrorCode code = ErrorCode::BadInput;
+    std::string message;
+};
+
+template <class T>
+using Result = tl::expected<T, Error>;
+
+inline tl::unexpected<Error> fail(ErrorCode code, std::string message) {
+    return tl::unexpected<Error>(Error{code, std::move(message)});
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,69 @@
+// Rays against a mesh, by Embree.
+#pragma once
+
+#include <embree3/rtcore.h>
+
+#include <memory>
+#include <optional>
+#include <vector>
+
+#include "core/base/result.h"
+#include "core/geometry/mesh.h"
+
+namespace glaukophos {
+
+// Which parts rays pass through; empty means that every part stops them.
+using PassedParts = std::vector<bool>;
+
+// Sixteen rays at once; lanes with `active[i] == 0` are skipped, active ones are -1.
+struct RayPacket {
+    alignas(64) int active[16] = {};
+    RTCRay16 rays;
+
+    void set(std::size_t lane, const Vec3& origin, const Vec3& direction, float far_mm);
+    void clear();
+    // After RayScene::occluded: whether the ray of this lane met the mesh.
+    [[nodiscard]] bool blocked(std::size_t lane) const { return rays.tfar[lane] < 0.0F; }
+};
+
+struct RayHit {
+    std::uint32_t triangle = 0;  // index into Mesh::triangles
+    PartIndex part = 0;
+    float u = 0.0F;  // weights of the triangle's second and third corner
+    float v = 0.0F;
+    float distance_mm = 0.0F;
+};
+
+// Immutable once built; all queries may run in several threads at once. Origins and directions
+// must be finite, directions not zero: Embree aborts the process otherwise.
+class RayScene {
+  public:
+    enum class Quality { Quick, Good };
+
+    // Keeps no reference to `mesh`. Fails when memory runs out.
+    static Result<RayScene> build(const Mesh& mesh, Quality quality = Quality::Good);
+
+    // Marks the rays that meet the mesh before their `far_mm`.
+    void occluded(RayPacket& packet, const PassedParts& passed, bool coherent) const;
+    [[nodiscard]] bool occluded(const Vec3& origin, const Vec3& direction, float far_mm,
+                                const PassedParts& passed = {}) const;
+    [[nodiscard]] std::optional<RayHit> nearest(const Vec3& origin, const Vec3& direction,
+                                                float far_mm = 1e30F,
+                                                const PassedParts& passed = {}) const;
+    // Nearest hits of sixteen camera rays; `hits.hit.geomID` is RTC_INVALID_GEOMETRY_ID on a miss.
+    void nearest(const int (&active)[16], RTCRayHit16& hits) const;
+    [[nodiscard]] std::uint32_t triangleOf(unsigned part, unsigned primitive) const {
+        return m_part_starts[part] + primitive;
+    }
+    [[nodiscard]] const Bounds& bounds() const { return m_bounds; }
+
+  private:
+    struct Release {
+        void operator()(RTCScene scene) const { rtcReleaseScene(scene); }
+    };
+    std::unique_ptr<RTCSceneTy, Release> m_scene;
+    std::vector<std::uint32_t> m_part_starts;
+    Bounds m_bounds;
+};
+
+}  // namespace glaukophos

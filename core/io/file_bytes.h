@@ -1,0 +1,19 @@
+// Whole files in and out, with messages for people.
+#pragma once
+
+#include <filesystem>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/base/result.h"
+
+namespace glaukophos {
+
+// Reads a whole file; refuses folders, files above `largest` bytes and files it may not read.
+Result<std::vector<char>> readBytes(const std::filesystem::path& file, std::uintmax_t largest);
+
+// Writes beside the target and renames, so that a crash leaves the old file or the new one.
+Result<void> writeAtomically(const std::filesystem::path& file, std::string_view bytes);
+
+}  // namespace glaukophos

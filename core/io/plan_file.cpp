@@ -1,0 +1,195 @@
+// .glauk by libzip, always in memory: nothing of an archive is ever unpacked to disk.
+#include "core/io/plan_file.h"
+
+#include <fmt/format.h>
+#include <zip.h>
+
+#include <memory>
+
+#include "core/io/file_bytes.h"
+
+namespace glaukophos {
+namespace {
+
+namespace fs = std::filesystem;
+
+constexpr zip_uint64_t kLargestPlanText = 16'000'000;
+constexpr zip_uint64_t kLargestUnpacked = 4'000'000'000;
+
+struct DiscardZip {
+    void operator()(zip_t* archive) const { zip_discard(archive); }
+};
+using ZipArchive = std::unique_ptr<zip_t, DiscardZip>;
+
+struct CloseZipFile {
+    void operator()(zip_file_t* file) const { zip_fclose(file); }
+};
+
+tl::unexpected<Error> damaged(const fs::path& file, const std::string& why) {
+    return fail(ErrorCode::BadInput, fmt::format("{} is damaged: {}. Use an earlier copy.",
+                                                 file.filename().string(), why));
+}
+
+// Opens an archive that lies in `bytes`, which must outlive it.
+ZipArchive archiveOf(std::span<const char> bytes) {
+    zip_error_t error;
+    zip_error_init(&error);
+    zip_source_t* source = zip_source_buffer_create(bytes.data(), bytes.size(), 0, &error);
+    zip_t* archive = source == nullptr ? nullptr : zip_open_from_source(source, ZIP_RDONLY, &error);
+    if (archive == nullptr && source != nullptr) zip_source_free(source);
+    zip_error_fini(&error);
+    return ZipArchive(archive);
+}
+
+// The content of one entry; `budget` shrinks by its size.
+Result<std::vector<char>> unpack(zip_t* archive, const std::string& name, zip_uint64_t& budget,
+                                 const fs::path& file) {
+    zip_stat_t stat;
+    if (zip_stat(archive, name.c_str(), 0, &stat) != 0 || (stat.valid & ZIP_STAT_SIZE) == 0) {
+        return damaged(file, fmt::format("\"{}\" is missing", name));
+    }
+    if (stat.size > budget) return damaged(file, fmt::format("\"{}\" is too large", name));
+    budget -= stat.size;
+    const std::unique_ptr<zip_file_t, CloseZipFile> entry(zip_fopen(archive, name.c_str(), 0));
+    std::vector<char> bytes(stat.size);
+    if (entry == nullptr || zip_fread(entry.get(), bytes.data(), bytes.size()) !=
+                                static_cast<zip_int64_t>(bytes.size())) {
+        return damaged(file, fmt::format("\"{}\" cannot be unpacked", name));
+    }
+    return bytes;
+}
+
+// Loads the meshes a plan names, by way of `load(name)` which gives their bytes.
+template <class Load>
+Result<Plan> completed(WrittenPlan written, const fs::path& file, const Load& load,
+                       const Progress& progress) {
+    std::vector<NamedSoup> soups;
+    for (const std::string& name : written.mesh_files) {
+        auto bytes = load(name);
+        if (!bytes) return tl::unexpected(bytes.error());
+        auto meshes = parseMeshes(name, *bytes, {progress.stop, {}});
+        if (!meshes) return tl::unexpected(meshes.error());
+        soups.insert(soups.end(), std::make_move_iterator(meshes->begin()),
+                     std::make_move_iterator(meshes->end()));
+        if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+        progress.at(0.5 * static_cast<double>(soups.size()) /
+                    static_cast<double>(written.mesh_files.size()));
+    }
+    auto imported = assembleFigure(std::move(soups), written.division, file.filename().string());
+    if (!imported) return tl::unexpected(imported.error());
+    auto figure = makeFigure(std::move(*imported), progress);
+    if (!figure) return tl::unexpected(figure.error());
+    return withFigure(std::move(written), std::move(*figure));
+}
+
+Result<Plan> openArchive(const fs::path& file, std::span<const char> bytes,
+                         const Progress& progress) {
+    const ZipArchive archive = archiveOf(bytes);
+    if (archive == nullptr) return damaged(file, "it is not a complete archive");
+    zip_uint64_t text_budget = kLargestPlanText;
+    const auto text = unpack(archive.get(), "plan.json", text_budget, file);
+    if (!text) return tl::unexpected(text.error());
+    auto written = parsePlan({text->data(), text->size()});
+    if (!written) return tl::unexpected(written.error());
+    zip_uint64_t budget = kLargestUnpacked;
+    return completed(
+        std::move(*written), file,
+        [&](const std::string& name) { return unpack(archive.get(), name, budget, file); },
+        progress);
+}
+
+Result<Plan> openText(const fs::path& file, std::span<const char> bytes, const Progress& progress) {
+    auto written = parsePlan({bytes.data(), bytes.size()});
+    if (!written) return tl::unexpected(written.error());
+    return completed(
+        std::move(*written), file,
+        [&](const std::string& name) {
+            return readBytes(file.parent_path() / name, kLargestMeshFile);
+        },
+        progress);
+}
+
+bool addEntry(zip_t* archive, const std::string& name, const std::string& bytes) {
+    zip_source_t* source = zip_source_buffer(archive, bytes.data(), bytes.size(), 0);
+    if (source == nullptr) return false;
+    const zip_int64_t index = zip_file_add(archive, name.c_str(), source, ZIP_FL_ENC_UTF_8);
+    if (index < 0) {
+        zip_source_free(source);
+        return false;
+    }
+    const auto entry = static_cast<zip_uint64_t>(index);
+    // The quickest setting: a mesh shrinks by half either way. A fixed date keeps equal plans
+    // equal byte for byte.
+    return zip_set_file_compression(archive, entry, ZIP_CM_DEFLATE, 1) == 0 &&
+           zip_file_set_dostime(archive, entry, 0, 0x21, 0) == 0;
+}
+
+// The archive's bytes; empty on failure. `entries` must outlive the call only.
+std::string zipped(const std::vector<std::pair<std::string, std::string>>& entries) {
+    zip_error_t error;
+    zip_error_init(&error);
+    zip_source_t* target = zip_source_buffer_create(nullptr, 0, 0, &error);
+    if (target == nullptr) return {};
+    zip_source_keep(target);
+    zip_t* archive = zip_open_from_source(target, ZIP_TRUNCATE, &error);
+    bool complete = archive != nullptr;
+    for (const auto& [name, bytes] : entries) {
+        complete = complete && addEntry(archive, name, bytes);
+    }
+    if (archive != nullptr && (!complete || zip_close(archive) != 0)) {
+        zip_discard(archive);
+        complete = false;
+    }
+    std::string bytes;
+    if (complete && zip_source_open(target) == 0) {
+        zip_source_seek(target, 0, SEEK_END);
+        bytes.resize(static_cast<std::size_t>(zip_source_tell(target)));
+        zip_source_seek(target, 0, SEEK_SET);
+        zip_source_read(target, bytes.data(), bytes.size());
+        zip_source_close(target);
+    }
+    zip_source_free(target);
+    zip_error_fini(&error);
+    return bytes;
+}
+
+}  // namespace
+
+Result<Plan> openPlan(const fs::path& file, const Progress& progress) {
+    const auto bytes = readBytes(file, kLargestMeshFile);
+    if (!bytes) return tl::unexpected(bytes.error());
+    const std::string_view content(bytes->data(), bytes->size());
+    if (content.starts_with("PK\x03\x04")) return openArchive(file, *bytes, progress);
+    const std::size_t first = content.find_first_not_of(" \t\r\n\xEF\xBB\xBF");
+    if (first != std::string_view::npos && content[first] == '{') {
+        return openText(file, *bytes, progress);
+    }
+    if (file.extension() == ".glauk") return damaged(file, "it is not a complete archive");
+    return planFromMeshes({&file, 1}, progress);
+}
+
+Result<Plan> planFromMeshes(std::span<const fs::path> files, const Progress& progress) {
+    auto imported = readFigure(files, Division::Pieces, progress);
+    if (!imported) return tl::unexpected(imported.error());
+    auto figure = makeFigure(std::move(*imported), progress);
+    if (!figure) return tl::unexpected(figure.error());
+    return startingPlan(files.front().stem().string(), std::move(*figure));
+}
+
+Result<void> savePlan(const Plan& plan, const fs::path& file) {
+    std::vector<std::pair<std::string, std::string>> entries(1);
+    std::vector<std::string> mesh_files;
+    for (std::size_t part = 0; part < plan.parts.size(); ++part) {
+        mesh_files.push_back(fmt::format("meshes/part-{:03}.stl", part + 1));
+        entries.emplace_back(mesh_files.back(),
+                             binaryStl(plan.figure->imported.mesh, part, plan.parts[part].name));
+    }
+    entries[0] = {"plan.json", planJson(plan, mesh_files, Division::AsGiven)};
+    const std::string bytes = zipped(entries);
+    if (bytes.empty()) {
+        return fail(ErrorCode::WriteFailed, "The plan could not be packed. Free some memory.");
+    }
+    return writeAtomically(file, bytes);
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,20 @@
+// Opening and saving plans.
+#pragma once
+
+#include <filesystem>
+
+#include "core/io/plan_json.h"
+
+namespace glaukophos {
+
+// Opens a .glauk archive, a plan.json with its meshes beside it, or a mesh (which gets a starting
+// plan), told apart by content.
+Result<Plan> openPlan(const std::filesystem::path& file, const Progress& progress);
+
+// A starting plan for a figure in one or more mesh files.
+Result<Plan> planFromMeshes(std::span<const std::filesystem::path> files, const Progress& progress);
+
+// Writes a .glauk archive (zip: plan.json, and one binary STL a part), atomically.
+Result<void> savePlan(const Plan& plan, const std::filesystem::path& file);
+
+}  // namespace glaukophos

@@ -1,0 +1,309 @@
+// Reading is strict about types and ranges and says which entry is wrong.
+#include "core/io/plan_json.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <filesystem>
+#include <nlohmann/json.hpp>
+
+namespace glaukophos {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+// Thrown and caught inside this file only.
+struct Wrong {
+    std::string what;
+};
+
+// Reads entries of one object and names the place in complaints.
+class Entry {
+  public:
+    Entry(const Json& json, std::string place) : m_json(json), m_place(std::move(place)) {
+        if (!json.is_object()) throw Wrong{m_place + " must be an object { }"};
+    }
+
+    [[nodiscard]] bool has(const char* key) const { return m_json.contains(key); }
+
+    [[nodiscard]] double number(const char* key, double otherwise) const {
+        if (!has(key)) return otherwise;
+        if (!m_json[key].is_number()) throw Wrong{at(key) + " must be a number"};
+        return m_json[key].get<double>();
+    }
+    [[nodiscard]] std::string text(const char* key, const std::string& otherwise) const {
+        if (!has(key)) return otherwise;
+        if (!m_json[key].is_string()) throw Wrong{at(key) + " must be a text"};
+        return m_json[key].get<std::string>();
+    }
+    [[nodiscard]] bool flag(const char* key, bool otherwise) const {
+        if (!has(key)) return otherwise;
+        if (!m_json[key].is_boolean()) throw Wrong{at(key) + " must be true or false"};
+        return m_json[key].get<bool>();
+    }
+    [[nodiscard]] Srgb colour(const char* key, const Srgb& otherwise) const {
+        if (!has(key)) return otherwise;
+        const auto colour = srgbFromHex(text(key, ""));
+        if (!colour) throw Wrong{at(key) + " must be a colour such as \"#8090a0\""};
+        return *colour;
+    }
+    [[nodiscard]] const Json& list(const char* key) const {
+        static const Json empty = Json::array();
+        if (!has(key)) return empty;
+        if (!m_json[key].is_array()) throw Wrong{at(key) + " must be a list [ ]"};
+        return m_json[key];
+    }
+    [[nodiscard]] std::vector<std::string> texts(const char* key) const {
+        std::vector<std::string> texts;
+        for (const Json& item : list(key)) {
+            if (!item.is_string()) throw Wrong{at(key) + " must be a list of texts"};
+            texts.push_back(item.get<std::string>());
+        }
+        return texts;
+    }
+    [[nodiscard]] Vec3 point(const char* key) const {
+        const Json& numbers = list(key);
+        if (numbers.size() != 3 ||
+            !std::ranges::all_of(numbers, [](const Json& n) { return n.is_number(); })) {
+            throw Wrong{at(key) + " must be three numbers [x, y, z]"};
+        }
+        return {numbers[0].get<float>(), numbers[1].get<float>(), numbers[2].get<float>()};
+    }
+    [[nodiscard]] Entry object(const char* key) const {
+        static const Json empty = Json::object();
+        return {has(key) ? m_json[key] : empty, at(key)};
+    }
+    [[nodiscard]] std::string at(const char* key) const {
+        return m_place.empty() ? fmt::format("\"{}\"", key) : m_place + fmt::format(" \"{}\"", key);
+    }
+
+  private:
+    const Json& m_json;
+    std::string m_place;
+};
+
+constexpr std::array<std::pair<const char*, SkyKind>, 3> kSkyNames = {
+    {{"uniform", SkyKind::Uniform},
+     {"overcast", SkyKind::Overcast},
+     {"zenithal", SkyKind::Zenithal}}};
+
+LightKind skyFrom(const Entry& entry) {
+    const std::string wanted = entry.text("sky", "zenithal");
+    const auto* const found =
+        std::ranges::find(kSkyNames, wanted, &std::pair<const char*, SkyKind>::first);
+    if (found == kSkyNames.end()) {
+        throw Wrong{entry.at("sky") + " must be \"uniform\", \"overcast\" or \"zenithal\""};
+    }
+    return Sky{found->second, entry.number("sharpness", Sky{}.sharpness)};
+}
+
+LightKind kindFrom(const Entry& entry) {
+    const std::string kind = entry.text("kind", "");
+    if (kind == "sky") return skyFrom(entry);
+    if (kind == "far") {
+        return FarLight{{entry.number("hour", 12.0), entry.number("height_deg", 45.0)},
+                        entry.number("radius_deg", FarLight{}.radius_deg)};
+    }
+    if (kind == "lamp") {
+        return Lamp{entry.point("centre_mm"), entry.number("radius_mm", Lamp{}.radius_mm)};
+    }
+    throw Wrong{entry.at("kind") + " must be \"sky\", \"far\" or \"lamp\""};
+}
+
+// A lamp may be given by its radiance instead: strength is pi times that.
+double strengthFrom(const Entry& entry) {
+    if (entry.has("radiance")) return kPi * entry.number("radiance", 1.0);
+    return entry.number("strength", 1.0);
+}
+
+LightColour lightColourFrom(const Entry& entry) {
+    LightColour colour;
+    colour.kelvin = entry.number("temperature_K", colour.kelvin);
+    if (entry.has("colour")) {
+        colour.source = ColourSource::Chosen;
+        colour.chosen = entry.colour("colour", colour.chosen);
+    }
+    return colour;
+}
+
+Light lightFrom(const Entry& entry, const std::string& fallback_name) {
+    Light light;
+    light.name = entry.text("name", fallback_name);
+    light.on = entry.flag("on", true);
+    light.kind = kindFrom(entry);
+    light.colour = lightColourFrom(entry);
+    light.strength = strengthFrom(entry);
+    return light;
+}
+
+BandBasis basisFrom(const Entry& values) {
+    const std::string basis = values.text("sort_by", "light");
+    if (basis == "light") return BandBasis::Light;
+    if (basis == "painted") return BandBasis::Painted;
+    throw Wrong{values.at("sort_by") + " must be \"light\" or \"painted\""};
+}
+
+void checkFileName(const std::string& name) {
+    const std::filesystem::path path(name);
+    const bool climbs = std::ranges::any_of(path, [](const auto& step) { return step == ".."; });
+    if (name.empty() || path.is_absolute() || climbs) {
+        throw Wrong{fmt::format("the mesh \"{}\" must lie in the plan's own folder", name)};
+    }
+}
+
+WrittenPlan written(const Json& json) {
+    const Entry root(json, "");
+    if (root.text("format", "") != "glaukophos-plan") {
+        throw Wrong{"\"format\" must be \"glaukophos-plan\""};
+    }
+    if (root.number("version", 1) > kPlanVersion) {
+        throw Wrong{"it was written by a newer version of the program; update this one"};
+    }
+    WrittenPlan result;
+    Plan& plan = result.plan;
+    plan.title = root.text("title", "Untitled");
+    const Entry figure = root.object("figure");
+    result.mesh_files = figure.texts("files");
+    if (result.mesh_files.empty()) throw Wrong{figure.at("files") + " names no mesh"};
+    for (const std::string& file : result.mesh_files) checkFileName(file);
+    result.division = figure.flag("divide", true) ? Division::Pieces : Division::AsGiven;
+    for (const Json& item : root.list("parts")) {
+        const Entry entry(item, fmt::format("part {}", plan.parts.size() + 1));
+        plan.parts.push_back({entry.text("name", ""), entry.colour("colour", Part{}.local_colour)});
+    }
+    for (const Json& item : root.list("lights")) {
+        const std::string place = fmt::format("light {}", plan.lights.size() + 1);
+        const Entry entry(item, place);
+        plan.lights.push_back(lightFrom(entry, place));
+        result.own_part_names.push_back(entry.texts("own_parts"));
+    }
+    const Entry values = root.object("values");
+    plan.values = {values.number("exposure_stops", 0.0),
+                   values.number("contrast", ValueChoices{}.contrast), basisFrom(values)};
+    plan.colours.adaptation =
+        root.object("colours").number("adaptation", ColourChoices{}.adaptation);
+    const Entry view = root.object("view");
+    plan.view = {view.number("hour", ViewChoice{}.hour),
+                 view.number("height_deg", ViewChoice{}.height_deg), view.number("zoom", 1.0)};
+    return result;
+}
+
+void writeKind(Json& json, const Sky& sky) {
+    json["kind"] = "sky";
+    json["sky"] =
+        std::ranges::find(kSkyNames, sky.kind, &std::pair<const char*, SkyKind>::second)->first;
+    json["sharpness"] = sky.sharpness;
+}
+
+void writeKind(Json& json, const FarLight& far) {
+    json["kind"] = "far";
+    json["hour"] = far.direction.hour;
+    json["height_deg"] = far.direction.height_deg;
+    json["radius_deg"] = far.radius_deg;
+}
+
+void writeKind(Json& json, const Lamp& lamp) {
+    json["kind"] = "lamp";
+    json["centre_mm"] = {lamp.centre_mm.x(), lamp.centre_mm.y(), lamp.centre_mm.z()};
+    json["radius_mm"] = lamp.radius_mm;
+}
+
+Json lightJson(const Light& light, const std::vector<Part>& parts) {
+    Json json;
+    json["name"] = light.name;
+    json["on"] = light.on;
+    std::visit([&](const auto& kind) { writeKind(json, kind); }, light.kind);
+    json["strength"] = light.strength;
+    json["temperature_K"] = light.colour.kelvin;
+    if (light.colour.source == ColourSource::Chosen) {
+        json["colour"] = hexFrom(light.colour.chosen);
+    }
+    Json own = Json::array();
+    for (const PartIndex part : light.own_parts) own.push_back(parts.at(part).name);
+    json["own_parts"] = own;
+    return json;
+}
+
+// For each part of the figure, its entry in the written plan; or nothing.
+std::vector<const Part*> matched(const std::vector<Part>& written, const Figure& figure) {
+    const std::vector<std::string>& names = figure.imported.part_names;
+    const bool all_known = std::ranges::all_of(written, [&](const Part& part) {
+        return std::ranges::find(names, part.name) != names.end();
+    });
+    std::vector<const Part*> result(names.size(), nullptr);
+    for (std::size_t i = 0; i < names.size(); ++i) {
+        if (!all_known && written.size() == names.size()) {
+            result[i] = &written[i];
+            continue;
+        }
+        const auto same = std::ranges::find(written, names[i], &Part::name);
+        if (same != written.end()) result[i] = &*same;
+    }
+    return result;
+}
+
+}  // namespace
+
+Result<WrittenPlan> parsePlan(std::string_view text) {
+    try {
+        return written(Json::parse(text));
+    } catch (const Wrong& wrong) {
+        return fail(ErrorCode::BadInput, fmt::format("The plan cannot be read: {}.", wrong.what));
+    } catch (const nlohmann::json::exception& e) {
+        return fail(ErrorCode::BadInput,
+                    fmt::format("The plan is not well-formed JSON ({}).", e.what()));
+    }
+}
+
+Result<Plan> withFigure(WrittenPlan written_plan, std::shared_ptr<const Figure> figure) {
+    Plan plan = std::move(written_plan.plan);
+    const std::vector<Part> written_parts = std::move(plan.parts);
+    const std::vector<const Part*> entries = matched(written_parts, *figure);
+    plan.parts.clear();
+    for (std::size_t i = 0; i < entries.size(); ++i) {
+        plan.parts.push_back(entries[i] != nullptr
+                                 ? *entries[i]
+                                 : Part{figure->imported.part_names[i], Part{}.local_colour});
+    }
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        for (const std::string& name : written_plan.own_part_names[l]) {
+            const auto part = std::ranges::find(plan.parts, name, &Part::name);
+            if (part == plan.parts.end()) {
+                return fail(ErrorCode::BadInput,
+                            fmt::format("Light \"{}\" names the part \"{}\", which the figure does "
+                                        "not have.",
+                                        plan.lights[l].name, name));
+            }
+            plan.lights[l].own_parts.push_back(static_cast<PartIndex>(part - plan.parts.begin()));
+        }
+    }
+    plan.figure = std::move(figure);
+    if (const std::string problem = problemWith(plan); !problem.empty()) {
+        return fail(ErrorCode::BadInput, problem);
+    }
+    return plan;
+}
+
+std::string planJson(const Plan& plan, const std::vector<std::string>& mesh_files,
+                     Division division) {
+    Json json;
+    json["format"] = "glaukophos-plan";
+    json["version"] = kPlanVersion;
+    json["title"] = plan.title;
+    json["figure"]["files"] = mesh_files;
+    json["figure"]["divide"] = division == Division::Pieces;
+    for (const Part& part : plan.parts) {
+        json["parts"].push_back({{"name", part.name}, {"colour", hexFrom(part.local_colour)}});
+    }
+    json["lights"] = Json::array();
+    for (const Light& light : plan.lights) json["lights"].push_back(lightJson(light, plan.parts));
+    json["values"] = {{"exposure_stops", plan.values.exposure_stops},
+                      {"contrast", plan.values.contrast},
+                      {"sort_by", plan.values.basis == BandBasis::Light ? "light" : "painted"}};
+    json["colours"] = {{"adaptation", plan.colours.adaptation}};
+    json["view"] = {
+        {"hour", plan.view.hour}, {"height_deg", plan.view.height_deg}, {"zoom", plan.view.zoom}};
+    return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,34 @@
+// plan.json: the plan as readable text (documented in docs/plan-format.md).
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "core/io/mesh_file.h"
+#include "core/plan/plan.h"
+
+namespace glaukophos {
+
+inline constexpr int kPlanVersion = 1;
+
+// A plan as written, before its figure is loaded: `plan.figure` is null and own parts of lights
+// are still names.
+struct WrittenPlan {
+    Plan plan;
+    std::vector<std::string> mesh_files;  // relative to plan.json, inside its folder
+    Division division = Division::Pieces;
+    std::vector<std::vector<std::string>> own_part_names;  // one entry a light
+};
+
+// Unknown keys are ignored, so that newer small additions can still be opened.
+Result<WrittenPlan> parsePlan(std::string_view json);
+
+// Joins a written plan and its figure: parts are matched by name, or by order when there are as
+// many of them and the names differ. Parts that are not mentioned get a neutral grey.
+Result<Plan> withFigure(WrittenPlan written, std::shared_ptr<const Figure> figure);
+
+std::string planJson(const Plan& plan, const std::vector<std::string>& mesh_files,
+                     Division division);
+
+}  // namespace glaukophos

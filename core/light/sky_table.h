@@ -1,0 +1,38 @@
+// Which directions of the sky each point of the surface can see.
+#pragma once
+
+#include <array>
+#include <cstdint>
+#include <memory>
+#include <vector>
+
+#include "core/base/progress.h"
+#include "core/light/light.h"
+#include "core/light/receivers.h"
+
+namespace glaukophos {
+
+inline constexpr int kSkyDirections = 512;
+inline constexpr int kSkyRounds = 8;  // each round traces every eighth direction
+
+// One bit for each direction, set when it is above the point's horizon and nothing blocks it.
+using SkyBits = std::array<std::uint64_t, kSkyDirections / 64>;
+
+// Directions evenly over the whole sphere, ordered so that each round of 64 covers it evenly.
+const std::vector<Vec3>& skyDirections();
+
+struct SkyTable {
+    std::vector<SkyBits> bits;  // one entry a receiver
+    int rounds = 0;             // rounds traced; usable from 1, complete at kSkyRounds
+};
+
+// Traces the next round for all receivers; `table` may be empty at first. False when stopped (the
+// table is then as useful as before).
+bool traceNextRound(SkyTable& table, const Receivers& receivers, const RayScene& scene,
+                    const Progress& progress);
+
+// Irradiance of each receiver under the sky of `strength` 1, from the rounds traced so far.
+std::vector<float> skyIrradiance(const SkyTable& table, std::span<const Vec3> normals,
+                                 const Sky& sky);
+
+}  // namespace glaukophos

@@ -1,0 +1,89 @@
+// Cameras round the middle of the figure.
+#include "core/picture/camera.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace glaukophos {
+namespace {
+
+constexpr float kMargin = 1.08F;
+constexpr float kEyeDistance = 9.0F;  // in half heights: about arm's length for a 32 mm figure
+
+// Axes for looking along the opposite of `towards({hour, height})`; turns with the hour, so it is
+// well defined straight above and below too.
+void lookFrom(Camera& camera, double hour, double height_deg, bool upside_down) {
+    camera.forward = -towards({hour, height_deg});
+    camera.up = towards({hour, height_deg + 90.0});
+    camera.right = camera.forward.cross(camera.up).normalized();
+    if (upside_down) {
+        camera.up = -camera.up;
+        camera.right = -camera.right;
+    }
+}
+
+// Half the height of a picture that holds the figure's bounding cylinder from this height.
+float halfHeightToFit(const Bounds& figure, double height_deg, const PixelGrid& grid) {
+    const Vec3 size = figure.size();
+    const float radius = 0.54F * std::max(size.x(), size.y());
+    const auto tilt = static_cast<float>(radians(height_deg));
+    const float vertical =
+        0.5F * size.z() * std::abs(std::cos(tilt)) + radius * std::abs(std::sin(tilt));
+    return kMargin * std::max({vertical, radius / grid.aspect(), 1e-3F});
+}
+
+}  // namespace
+
+CameraRay rayThrough(const Camera& camera, const PixelGrid& grid, float x, float y) {
+    const float scale = 2.0F * camera.half_height / static_cast<float>(grid.height);
+    const float across = (x - 0.5F * static_cast<float>(grid.width)) * scale;
+    const float along = (0.5F * static_cast<float>(grid.height) - y) * scale;
+    const Vec3 offset = across * camera.right + along * camera.up;
+    if (camera.parallel) return {camera.eye_mm + offset, camera.forward};
+    return {camera.eye_mm, (camera.forward + offset).normalized()};
+}
+
+std::optional<Eigen::Vector2f> pixelOf(const Camera& camera, const PixelGrid& grid,
+                                       const Vec3& point_mm) {
+    const Vec3 to_point = point_mm - camera.eye_mm;
+    const float depth = camera.parallel ? 1.0F : to_point.dot(camera.forward);
+    if (depth <= 1e-4F) return std::nullopt;
+    const float scale = 0.5F * static_cast<float>(grid.height) / (camera.half_height * depth);
+    return Eigen::Vector2f(
+        0.5F * static_cast<float>(grid.width) + to_point.dot(camera.right) * scale,
+        0.5F * static_cast<float>(grid.height) - to_point.dot(camera.up) * scale);
+}
+
+Camera heldCamera(const Bounds& figure, const ViewChoice& view, const PixelGrid& grid) {
+    Camera camera;
+    lookFrom(camera, view.hour, view.height_deg, view.upside_down);
+    const float half = halfHeightToFit(figure, view.height_deg, grid);
+    const float distance = kEyeDistance * half;
+    camera.eye_mm = figure.centre() - distance * camera.forward;
+    camera.half_height = half / (distance * static_cast<float>(view.zoom));
+    return camera;
+}
+
+Camera cameraAt(const Light& light, const Bounds& figure, const PixelGrid& grid) {
+    Camera camera;
+    if (const auto* lamp = std::get_if<Lamp>(&light.kind)) {
+        const Vec3 to_lamp = lamp->centre_mm - figure.centre();
+        const ClockDirection clock = clockFrom(to_lamp);
+        lookFrom(camera, clock.hour, clock.height_deg, false);
+        camera.eye_mm = lamp->centre_mm;
+        // Wide enough for the whole figure unless the lamp is very close to it.
+        const float radius = 0.5F * figure.diagonal();
+        const float fit = radius / std::max(to_lamp.norm(), 0.2F * radius);
+        camera.half_height = std::clamp(fit, 0.2F, 1.7F) / std::min(1.0F, grid.aspect());
+        return camera;
+    }
+    const auto* far = std::get_if<FarLight>(&light.kind);
+    const ClockDirection from = far != nullptr ? far->direction : ClockDirection{0.0, 90.0};
+    lookFrom(camera, from.hour, from.height_deg, false);
+    camera.parallel = true;
+    camera.half_height = halfHeightToFit(figure, from.height_deg, grid);
+    camera.eye_mm = figure.centre() - 2.0F * figure.diagonal() * camera.forward;
+    return camera;
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,47 @@
+// Where a picture is taken from.
+#pragma once
+
+#include <optional>
+
+#include "core/light/light.h"
+#include "core/plan/plan.h"
+
+namespace glaukophos {
+
+struct Camera {
+    Vec3 eye_mm = Vec3::Zero();
+    Vec3 forward = Vec3::UnitY();
+    Vec3 right = Vec3::UnitX();
+    Vec3 up = Vec3::UnitZ();
+    bool parallel = false;
+    // Half the height of the picture: mm when parallel, else as a tangent.
+    float half_height = 1.0F;
+};
+
+// A pixel of a picture of `width` x `height`; y points down, pixel centres are at .5.
+struct PixelGrid {
+    int width = 1;
+    int height = 1;
+
+    [[nodiscard]] float aspect() const {
+        return static_cast<float>(width) / static_cast<float>(height);
+    }
+};
+
+struct CameraRay {
+    Vec3 origin;
+    Vec3 direction;  // unit
+};
+CameraRay rayThrough(const Camera& camera, const PixelGrid& grid, float x, float y);
+
+// Position in pixels, or nothing when the point lies behind the eye.
+std::optional<Eigen::Vector2f> pixelOf(const Camera& camera, const PixelGrid& grid,
+                                       const Vec3& point_mm);
+
+// The figure as held in the hand: all of it, whichever way it is turned.
+Camera heldCamera(const Bounds& figure, const ViewChoice& view, const PixelGrid& grid);
+
+// What the light sees: parallel for far lights and skies (from above), from its centre for lamps.
+Camera cameraAt(const Light& light, const Bounds& figure, const PixelGrid& grid);
+
+}  // namespace glaukophos

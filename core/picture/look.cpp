@@ -1,0 +1,221 @@
+// Each overlay fills one colour a receiver.
+#include "core/picture/look.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/base/parallel.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr float kClay = 0.62F;        // reflectance of the bare figure in pictures
+constexpr float kUnlitClay = 0.035F;  // so that the form can be made out where no light reaches
+
+float openness(const Results& results, std::size_t receiver) {
+    return results.reach.openness.empty() ? 1.0F : results.reach.openness[receiver];
+}
+
+Vec3 grey(float luminance) { return Vec3::Constant(luminance); }
+
+Vec3 greyOfLightness(double lightness) { return grey(static_cast<float>(luminanceOf(lightness))); }
+
+// Moves a colour towards its own grey until no component lies outside 0..1.
+Vec3 insideGamut(const Vec3d& rgb, double luminance) {
+    double keep = 1.0;
+    for (int i = 0; i < 3; ++i) {
+        const double away = rgb[i] - luminance;
+        if (away > 0.0) keep = std::min(keep, (1.0 - luminance) / away);
+        if (away < 0.0) keep = std::min(keep, luminance / -away);
+    }
+    const Vec3d grey = Vec3d::Constant(luminance);
+    return (grey + std::max(0.0, keep) * (rgb - grey)).cast<float>();
+}
+
+// The light's colour as it is painted: nearly white.
+Vec3 sourceColour(const Light& light) {
+    const Vec3d tint = displayColourOf(light.colour).rgb;
+    return (0.55 * Vec3d::Ones() + 0.45 * tint).cast<float>();
+}
+
+template <class Fill>
+void forVertices(const Plan& plan, Look& look, const Fill& fill) {
+    forChunks(plan.figure->vertexCount(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) look.colours[v] = fill(v);
+    });
+}
+
+template <class Fill>
+void forFloor(const Plan& plan, Look& look, const Fill& fill) {
+    for (std::size_t i = plan.figure->vertexCount(); i < look.colours.size(); ++i) {
+        look.colours[i] = fill(i);
+    }
+}
+
+// Soft contact shadow: how much of the sky the figure takes from the floor.
+void plainFloor(const Plan& plan, const Results& results, Look& look) {
+    forFloor(plan, look, [&](std::size_t i) {
+        const float open = openness(results, i);
+        return grey(0.25F + 0.75F * open * open);
+    });
+}
+
+// Colour and strength of each light, for sums that stay in RGB.
+std::vector<Vec3> lightColours(const Plan& plan) {
+    std::vector<Vec3> colours;
+    const std::vector<float> weights = lightWeights(plan);
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        const Vec3d rgb = displayColourOf(plan.lights[l].colour).rgb;
+        const double luminance = xyzFrom(LinearRgb{rgb}).xyz.y();
+        colours.push_back((weights[l] / std::max(luminance, 1e-3) * rgb).cast<float>());
+    }
+    return colours;
+}
+
+// The ground takes the light's colour: relative to what it gets far away from the figure.
+void litFloor(const Plan& plan, const Results& results, const std::vector<Vec3>& lights,
+              Look& look) {
+    const auto sumAt = [&](std::size_t i) {
+        Vec3 sum = Vec3::Zero();
+        for (std::size_t l = 0; l < lights.size(); ++l) {
+            sum += results.reach.irradiance[l][i] * lights[l];
+        }
+        return sum;
+    };
+    const auto gain = static_cast<float>(results.values.light_tone.gain);
+    const float away = (gain * sumAt(look.colours.size() - 1)).mean() + 0.05F;
+    forFloor(plan, look, [&](std::size_t i) {
+        const Vec3 lit = (gain * sumAt(i) + grey(0.05F)) / away;
+        const float open = openness(results, i);
+        return Vec3((0.4F + 0.6F * open) * lit.cwiseMin(9.0F));
+    });
+}
+
+void bareLook(const Plan& plan, const Results& results, Look& look) {
+    look.clay = true;
+    forVertices(plan, look, [&](std::size_t v) { return grey(kClay * openness(results, v)); });
+    plainFloor(plan, results, look);
+}
+
+void reachLook(const Plan& plan, const Results& results, std::size_t light, Look& look) {
+    std::vector<Vec3> colours = lightColours(plan);
+    for (std::size_t l = 0; l < colours.size(); ++l) {
+        if (l != light) colours[l].setZero();
+    }
+    if (light >= colours.size()) return bareLook(plan, results, look);
+    // Shown on its own, so with an exposure of its own.
+    const std::vector<float>& irradiance = results.reach.irradiance[light];
+    const double gain = autoGain(std::span(irradiance).first(plan.figure->vertexCount()),
+                                 plan.figure->surface.areas_mm2, 0.0);
+    const Vec3d rgb = displayColourOf(plan.lights[light].colour).rgb;
+    forVertices(plan, look, [&](std::size_t v) {
+        const float lit = std::min(1.0F, static_cast<float>(gain) * irradiance[v]);
+        const Vec3 unlit = grey(kUnlitClay * openness(results, v));
+        return Vec3(unlit + 0.85F * lit * rgb.cast<float>());
+    });
+    plainFloor(plan, results, look);
+    const std::size_t first = plan.figure->vertexCount();
+    for (std::size_t i = first; i < look.colours.size(); ++i) {
+        const float lit = std::min(2.0F, static_cast<float>(gain) * irradiance[i]);
+        look.colours[i] = 0.35F * look.colours[i] + 1.6F * lit * rgb.cast<float>();
+    }
+}
+
+void valuesLook(const Plan& plan, const Results& results, Look& look) {
+    const bool by_light = plan.values.basis == BandBasis::Light;
+    const std::vector<float>& shown = by_light ? results.values.lightness : results.values.painted;
+    forVertices(plan, look, [&](std::size_t v) { return greyOfLightness(shown[v]); });
+    plainFloor(plan, results, look);
+}
+
+// The grey in the middle of a band.
+double middleOf(std::size_t band, const BandBorders& borders) {
+    const double low = band == 0 ? kDarkestPaint : borders[band - 1];
+    const double high = band == borders.size() ? kLightestPaint : borders[band];
+    return 0.5 * (low + high);
+}
+
+void bandsLook(const Plan& plan, const Results& results, Look& look) {
+    std::array<Vec3, kBandCount> greys;
+    for (std::size_t b = 0; b < kBandCount; ++b) {
+        greys[b] = greyOfLightness(middleOf(b, results.bands.borders));
+    }
+    look.band_colours.assign(plan.parts.size(), greys);
+    look.outlines = true;
+    plainFloor(plan, results, look);
+}
+
+void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& look) {
+    const std::vector<float> weights = lightWeights(plan);
+    const Values& values = results.values;
+    forVertices(plan, look, [&](std::size_t v) {
+        const std::vector<Xyz>& part = values.colours[plan.figure->surface.parts[v]];
+        Xyz returned;
+        for (std::size_t l = 0; l < weights.size(); ++l) {
+            returned.xyz += weights[l] * results.reach.irradiance[l][v] * part[l].xyz;
+        }
+        const Xyz developed = values.development.developed(returned);
+        return insideGamut(linearFrom(developed).rgb, developed.xyz.y());
+    });
+    litFloor(plan, results, lightColours(plan), look);
+    if (!in_steps) return;
+    look.outlines = true;
+    for (const Ladder& ladder : results.ladders) {
+        std::array<Vec3, kBandCount>& row = look.band_colours.emplace_back();
+        for (std::size_t b = 0; b < kBandCount; ++b) {
+            row[b] = linearFrom(ladder[b].shown).rgb.cast<float>();
+        }
+    }
+}
+
+void paintSources(const Plan& plan, Look& look) {
+    const std::vector<PartIndex>& parts = plan.figure->surface.parts;
+    std::vector<Vec3> colours(plan.parts.size(), Vec3::Ones());
+    for (const Light& light : plan.lights) {
+        for (const PartIndex part : light.own_parts) colours[part] = sourceColour(light);
+    }
+    for (std::size_t v = 0; v < parts.size(); ++v) {
+        if (look.is_source[parts[v]]) look.colours[v] = colours[parts[v]];
+    }
+    for (std::size_t p = 0; p < look.band_colours.size(); ++p) {
+        if (look.is_source[p]) look.band_colours[p].fill(colours[p]);
+    }
+}
+
+}  // namespace
+
+std::optional<Overlay> overlayFromName(std::string_view name) {
+    for (std::size_t i = 0; i < kOverlayNames.size(); ++i) {
+        if (name == kOverlayNames[i]) return static_cast<Overlay>(i);
+    }
+    return std::nullopt;
+}
+
+Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice) {
+    Look look;
+    look.colours.resize(plan.figure->points_mm.size(), Vec3::Zero());
+    look.is_source = sourceParts(plan);
+    look.lightness = results.values.lightness;
+    look.borders = results.bands.borders;
+    switch (choice.overlay) {
+        case Overlay::Bare:
+            bareLook(plan, results, look);
+            return look;
+        case Overlay::Reach:
+            reachLook(plan, results, choice.light, look);
+            break;
+        case Overlay::Values:
+            valuesLook(plan, results, look);
+            break;
+        case Overlay::Bands:
+            bandsLook(plan, results, look);
+            break;
+        case Overlay::Colours:
+            coloursLook(plan, results, choice.in_steps, look);
+            break;
+    }
+    paintSources(plan, look);
+    return look;
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,328 @@
+// Tiles of sixteen camera rays; shading per pixel with lines from the value's own gradient.
+#include "core/picture/render.h"
+
+#include <tbb/parallel_for.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include "core/base/low_discrepancy.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr int kTile = 4;  // 4 x 4 pixels are one packet
+
+void setRay(RTCRayHit16& hits, std::size_t lane, const CameraRay& ray) {
+    hits.ray.org_x[lane] = ray.origin.x();
+    hits.ray.org_y[lane] = ray.origin.y();
+    hits.ray.org_z[lane] = ray.origin.z();
+    hits.ray.dir_x[lane] = ray.direction.x();
+    hits.ray.dir_y[lane] = ray.direction.y();
+    hits.ray.dir_z[lane] = ray.direction.z();
+    hits.ray.tnear[lane] = 0.0F;
+    hits.ray.tfar[lane] = 1e30F;
+    hits.ray.mask[lane] = ~0U;
+    hits.ray.time[lane] = 0.0F;
+    hits.ray.flags[lane] = 0;
+    hits.hit.geomID[lane] = RTC_INVALID_GEOMETRY_ID;
+}
+
+// Pixels that can show the figure: the box round the projected corners of its bounds.
+struct PixelBox {
+    int left = 0;
+    int top = 0;
+    int right = 0;
+    int bottom = 0;
+};
+
+PixelBox boxOf(const Bounds& bounds, const Camera& camera, const PixelGrid& grid) {
+    Eigen::Vector2f low = Eigen::Vector2f::Constant(1e9F);
+    Eigen::Vector2f high = Eigen::Vector2f::Constant(-1e9F);
+    for (int corner = 0; corner < 8; ++corner) {
+        const Vec3 point((corner & 1) != 0 ? bounds.high.x() : bounds.low.x(),
+                         (corner & 2) != 0 ? bounds.high.y() : bounds.low.y(),
+                         (corner & 4) != 0 ? bounds.high.z() : bounds.low.z());
+        const auto pixel = pixelOf(camera, grid, point);
+        if (!pixel) return {0, 0, grid.width, grid.height};
+        low = low.cwiseMin(*pixel);
+        high = high.cwiseMax(*pixel);
+    }
+    const auto clampTo = [](float v, int most) {
+        return static_cast<int>(std::clamp(v, 0.0F, static_cast<float>(most)));
+    };
+    return {clampTo(low.x() - 1.0F, grid.width), clampTo(low.y() - 1.0F, grid.height),
+            clampTo(high.x() + 2.0F, grid.width), clampTo(high.y() + 2.0F, grid.height)};
+}
+
+void traceTile(const Figure& figure, const Camera& camera, int left, int top,
+               const Eigen::Vector2f& jitter, TracedFrame& frame) {
+    const PixelGrid& grid = frame.grid;
+    alignas(64) RTCRayHit16 hits;
+    alignas(64) int active[16];
+    for (int lane = 0; lane < 16; ++lane) {
+        const int x = left + lane % kTile;
+        const int y = top + lane / kTile;
+        active[lane] = x < grid.width && y < grid.height ? -1 : 0;
+        setRay(hits, static_cast<std::size_t>(lane),
+               rayThrough(camera, grid, static_cast<float>(x) + 0.5F + jitter.x(),
+                          static_cast<float>(y) + 0.5F + jitter.y()));
+    }
+    figure.shown.nearest(active, hits);
+    for (int lane = 0; lane < 16; ++lane) {
+        const auto i = static_cast<std::size_t>(lane);
+        if (active[lane] == 0 || hits.hit.geomID[i] == RTC_INVALID_GEOMETRY_ID) continue;
+        const int x = left + lane % kTile;
+        const int y = top + lane / kTile;
+        frame.pixels[static_cast<std::size_t>(y) * static_cast<std::size_t>(grid.width) +
+                     static_cast<std::size_t>(x)] = {
+            figure.shown.triangleOf(hits.hit.geomID[i], hits.hit.primID[i]),
+            static_cast<PartIndex>(hits.hit.geomID[i]), hits.hit.u[i], hits.hit.v[i],
+            hits.ray.tfar[i]};
+    }
+}
+
+template <class T>
+T mixed(const std::vector<T>& values, const Triangle& t, float u, float v) {
+    return (1.0F - u - v) * values[t[0]] + u * values[t[1]] + v * values[t[2]];
+}
+
+// Where a ray meets the plane of a triangle, as weights of its second and third corner.
+std::optional<Eigen::Vector2f> weightsOnPlane(const Mesh& mesh, const Triangle& t,
+                                              const CameraRay& ray) {
+    const Vec3& a = mesh.positions_mm[t[0]];
+    const Vec3 e1 = mesh.positions_mm[t[1]] - a;
+    const Vec3 e2 = mesh.positions_mm[t[2]] - a;
+    const Vec3 p = ray.direction.cross(e2);
+    const float det = e1.dot(p);
+    if (std::abs(det) < 1e-20F) return std::nullopt;
+    const Vec3 s = (ray.origin - a) / det;
+    return Eigen::Vector2f(s.dot(p), ray.direction.dot(s.cross(e1)));
+}
+
+// Everything that shading one frame reads.
+struct Shader {
+    const Figure& figure;
+    const Camera& camera;
+    const TracedFrame& frame;
+    const Look& look;
+    const ShadeChoice& choice;
+    Eigen::Vector2f jitter;
+    Vec3 key;  // studio light: over the viewer's left shoulder
+
+    [[nodiscard]] const PixelHit& at(int x, int y) const {
+        return frame
+            .pixels[static_cast<std::size_t>(y) * static_cast<std::size_t>(frame.grid.width) +
+                    static_cast<std::size_t>(x)];
+    }
+    [[nodiscard]] CameraRay ray(int x, int y) const {
+        return rayThrough(camera, frame.grid, static_cast<float>(x) + 0.5F + jitter.x(),
+                          static_cast<float>(y) + 0.5F + jitter.y());
+    }
+
+    // Distance in pixels from the nearest band border, by the gradient across the picture.
+    [[nodiscard]] float borderDistance(const PixelHit& hit, int x, int y, float lightness) const {
+        const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
+        const auto right = weightsOnPlane(figure.surface.mesh, t, ray(x + 1, y));
+        const auto down = weightsOnPlane(figure.surface.mesh, t, ray(x, y + 1));
+        if (!right || !down) return 1e9F;
+        const float l0 = look.lightness[t[0]];
+        const Eigen::Vector2f slope(look.lightness[t[1]] - l0, look.lightness[t[2]] - l0);
+        const Eigen::Vector2f here(hit.u, hit.v);
+        const float steepness =
+            std::hypot(slope.dot(*right - here), slope.dot(*down - here)) + 1e-6F;
+        float nearest = 1e9F;
+        for (const double border : look.borders) {
+            nearest = std::min(nearest, std::abs(lightness - static_cast<float>(border)));
+        }
+        return nearest / steepness;
+    }
+
+    // Only triangles that a border crosses can carry a line.
+    [[nodiscard]] bool borderCrosses(const Triangle& t) const {
+        const auto [low, high] =
+            std::minmax({look.lightness[t[0]], look.lightness[t[1]], look.lightness[t[2]]});
+        const float reach = 0.15F * (high - low);
+        return std::ranges::any_of(
+            look.borders, [&, lo = low - reach, hi = high + reach](double b) {
+                return b >= static_cast<double>(lo) && b <= static_cast<double>(hi);
+            });
+    }
+
+    [[nodiscard]] Vec3 surfaceColour(const PixelHit& hit, int x, int y) const {
+        const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
+        if (look.clay) return clayColour(hit, t);
+        if (look.band_colours.empty()) return mixed(look.colours, t, hit.u, hit.v);
+        const float lightness = mixed(look.lightness, t, hit.u, hit.v);
+        const Vec3 flat = look.band_colours[hit.part][bandOf(lightness, look.borders)];
+        if (!look.outlines || look.is_source[hit.part] || !borderCrosses(t)) return flat;
+        const float away = borderDistance(hit, x, y, lightness);
+        const float line = std::clamp(0.5F * choice.line_width_px + 0.5F - away, 0.0F, 1.0F);
+        return (1.0F - 0.75F * line) * flat;
+    }
+
+    [[nodiscard]] Vec3 clayColour(const PixelHit& hit, const Triangle& t) const {
+        const Vec3 normal = mixed(figure.surface.normals, t, hit.u, hit.v).stableNormalized();
+        const float facing = std::max(0.0F, normal.dot(key));
+        const Vec3 soft = mixed(look.colours, t, hit.u, hit.v);
+        const float open = soft.x();
+        return Vec3(0.50F * soft + Vec3::Constant(0.50F * facing * std::sqrt(open * 0.62F)));
+    }
+
+    [[nodiscard]] Vec3 background(int x, int y) const {
+        const float down = (static_cast<float>(y) + 0.5F) / static_cast<float>(frame.grid.height);
+        const float ground =
+            choice.backdrop.top + (choice.backdrop.bottom - choice.backdrop.top) * down;
+        if (!choice.backdrop.floor) return Vec3::Constant(ground);
+        return ground * floorFactor(ray(x, y));
+    }
+
+    // Light on the floor relative to the open floor, fading out at the lattice's rim.
+    [[nodiscard]] Vec3 floorFactor(const CameraRay& ray) const {
+        const FloorGrid& grid = figure.floor;
+        if (ray.direction.z() >= -1e-4F || ray.origin.z() <= grid.corner_mm.z()) {
+            return Vec3::Ones();
+        }
+        const float t = (grid.corner_mm.z() - ray.origin.z()) / ray.direction.z();
+        const Vec3 point = ray.origin + t * ray.direction;
+        const Eigen::Vector2f cell = (point - grid.corner_mm).head<2>() / grid.spacing_mm;
+        const auto last = static_cast<float>(grid.side - 1);
+        const float radius = (cell - Eigen::Vector2f::Constant(0.5F * last)).norm() / (0.5F * last);
+        if (radius >= 0.98F) return Vec3::Ones();
+        const float fade = std::clamp((0.98F - radius) / 0.6F, 0.0F, 1.0F);
+        const float weight = fade * fade * (3.0F - 2.0F * fade);
+        return Vec3::Ones() + weight * (floorAt(cell) - Vec3::Ones());
+    }
+
+    // Bilinear between the four lattice points round `cell`.
+    [[nodiscard]] Vec3 floorAt(const Eigen::Vector2f& cell) const {
+        const auto side = static_cast<std::size_t>(figure.floor.side);
+        const auto column = std::min(static_cast<std::size_t>(cell.x()), side - 2);
+        const auto row = std::min(static_cast<std::size_t>(cell.y()), side - 2);
+        const float fx = cell.x() - static_cast<float>(column);
+        const float fy = cell.y() - static_cast<float>(row);
+        const Vec3* first = &look.colours[figure.vertexCount() + row * side + column];
+        return (1.0F - fy) * ((1.0F - fx) * first[0] + fx * first[1]) +
+               fy * ((1.0F - fx) * first[side] + fx * first[side + 1]);
+    }
+
+    // 1 where the part changes or the depth jumps, seen from this pixel to its neighbours.
+    [[nodiscard]] bool onEdge(const PixelHit& hit, int x, int y) const {
+        const auto differs = [&](int nx, int ny) {
+            if (nx >= frame.grid.width || ny >= frame.grid.height || nx < 0 || ny < 0) return false;
+            const PixelHit& other = at(nx, ny);
+            if ((other.triangle == kNothing) != (hit.triangle == kNothing)) return true;
+            if (hit.triangle == kNothing) return false;
+            return other.part != hit.part || std::abs(other.distance_mm - hit.distance_mm) >
+                                                 0.012F * figure.bounds.diagonal();
+        };
+        return differs(x + 1, y) || differs(x, y + 1);
+    }
+
+    [[nodiscard]] bool selectedEdge(const PixelHit& hit, int x, int y) const {
+        const auto isSelected = [&](const PixelHit& h) {
+            return h.triangle != kNothing && h.part == *choice.selected;
+        };
+        const bool here = isSelected(hit);
+        for (const auto& [dx, dy] : {std::pair{1, 0}, {0, 1}, {-1, 0}, {0, -1}}) {
+            const int nx = std::clamp(x + dx, 0, frame.grid.width - 1);
+            const int ny = std::clamp(y + dy, 0, frame.grid.height - 1);
+            if (isSelected(at(nx, ny)) != here) return true;
+        }
+        return false;
+    }
+
+    [[nodiscard]] Vec3 pixel(int x, int y) const {
+        const PixelHit& hit = at(x, y);
+        Vec3 colour = hit.triangle == kNothing ? background(x, y) : surfaceColour(hit, x, y);
+        if (look.outlines && onEdge(hit, x, y)) colour *= 0.35F;
+        if (choice.selected && selectedEdge(hit, x, y)) {
+            colour = 0.3F * colour + 0.7F * Vec3(0.85F, 0.62F, 0.18F);
+        }
+        return colour;
+    }
+};
+
+// sRGB encoding by table: 4096 steps of the square root keep the error below half a byte step.
+std::uint8_t encodedByte(float linear) {
+    static const std::array<std::uint8_t, 4097> table = [] {
+        std::array<std::uint8_t, 4097> bytes{};
+        for (std::size_t i = 0; i < bytes.size(); ++i) {
+            const double root = static_cast<double>(i) / 4096.0;
+            const Vec3d rgb = Vec3d::Constant(root * root);
+            bytes[i] = static_cast<std::uint8_t>(std::lround(255.0 * encodedFrom({rgb}).r));
+        }
+        return bytes;
+    }();
+    const float root = std::sqrt(std::clamp(linear, 0.0F, 1.0F));
+    return table[static_cast<std::size_t>(root * 4096.0F + 0.5F)];
+}
+
+}  // namespace
+
+TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGrid& grid,
+                       const Eigen::Vector2f& jitter) {
+    TracedFrame frame;
+    frame.grid = grid;
+    frame.pixels.resize(static_cast<std::size_t>(grid.width) *
+                        static_cast<std::size_t>(grid.height));
+    const PixelBox box = boxOf(figure.bounds, camera, grid);
+    const int rows = (box.bottom - box.top + kTile - 1) / kTile;
+    tbb::parallel_for(0, std::max(0, rows), [&](int row) {
+        for (int left = box.left; left < box.right; left += kTile) {
+            traceTile(figure, camera, left, box.top + row * kTile, jitter, frame);
+        }
+    });
+    return frame;
+}
+
+Eigen::Vector2f jitterOf(int frame) {
+    if (frame == 0) return Eigen::Vector2f::Zero();
+    const Point2 p = spreadPoint(static_cast<std::uint32_t>(frame), {0.0, 0.0});
+    return {static_cast<float>(p.x - 0.5), static_cast<float>(p.y - 0.5)};
+}
+
+void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& camera,
+              const TracedFrame& frame, const Look& look, const ShadeChoice& choice) {
+    const auto width = static_cast<std::size_t>(frame.grid.width);
+    accumulation.grid = frame.grid;
+    accumulation.sum.resize(frame.pixels.size(), Vec3::Zero());
+    const Vec3 key =
+        (-0.55F * camera.right + 0.75F * camera.up - 0.6F * camera.forward).normalized();
+    const Shader shader{figure, camera, frame, look, choice, jitterOf(accumulation.frames), key};
+    tbb::parallel_for(0, frame.grid.height, [&](int y) {
+        for (int x = 0; x < frame.grid.width; ++x) {
+            accumulation.sum[static_cast<std::size_t>(y) * width + static_cast<std::size_t>(x)] +=
+                shader.pixel(x, y);
+        }
+    });
+    ++accumulation.frames;
+}
+
+Image developed(const Accumulation& accumulation) {
+    Image image;
+    image.width = accumulation.grid.width;
+    image.height = accumulation.grid.height;
+    image.rgb.resize(accumulation.sum.size() * 3);
+    const float scale = 1.0F / static_cast<float>(std::max(1, accumulation.frames));
+    tbb::parallel_for(std::size_t{0}, accumulation.sum.size(), [&](std::size_t i) {
+        for (std::size_t c = 0; c < 3; ++c) {
+            image.rgb[3 * i + c] =
+                encodedByte(scale * accumulation.sum[i][static_cast<Eigen::Index>(c)]);
+        }
+    });
+    return image;
+}
+
+Image renderPicture(const Figure& figure, const Camera& camera, const PixelGrid& grid,
+                    const Look& look, const ShadeChoice& choice, int samples) {
+    Accumulation accumulation;
+    for (int i = 0; i < samples; ++i) {
+        addFrame(accumulation, figure, camera,
+                 traceFrame(figure, camera, grid, jitterOf(accumulation.frames)), look, choice);
+    }
+    return developed(accumulation);
+}
+
+}  // namespace glaukophos

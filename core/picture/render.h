@@ -1,0 +1,72 @@
+// Pictures of the figure, traced on the processor: the one renderer for window, command line and
+// paper.
+#pragma once
+
+#include <cstdint>
+#include <functional>
+#include <vector>
+
+#include "core/picture/camera.h"
+#include "core/picture/look.h"
+
+namespace glaukophos {
+
+inline constexpr std::uint32_t kNothing = 0xFFFFFFFFU;
+
+// What the middle of a pixel shows.
+struct PixelHit {
+    std::uint32_t triangle = kNothing;  // of the working surface
+    PartIndex part = 0;
+    float u = 0.0F;
+    float v = 0.0F;
+    float distance_mm = 0.0F;
+};
+
+struct TracedFrame {
+    PixelGrid grid;
+    std::vector<PixelHit> pixels;  // row by row, top first
+};
+
+// One ray a pixel, moved by `jitter` (-.5..+.5 pixel).
+TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGrid& grid,
+                       const Eigen::Vector2f& jitter);
+
+// The ground behind the figure: linear greys at the top and the bottom of the picture.
+struct Backdrop {
+    float top = 0.030F;
+    float bottom = 0.085F;
+    bool floor = true;
+};
+
+struct ShadeChoice {
+    Backdrop backdrop;
+    std::optional<PartIndex> selected;  // drawn with a bright outline
+    float line_width_px = 1.2F;
+};
+
+// Sum of shaded frames; dividing by `frames` gives the picture.
+struct Accumulation {
+    PixelGrid grid;
+    std::vector<Vec3> sum;  // linear RGB
+    int frames = 0;
+};
+
+// Offsets that fill the pixel evenly, the first one in the middle.
+Eigen::Vector2f jitterOf(int frame);
+
+void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& camera,
+              const TracedFrame& frame, const Look& look, const ShadeChoice& choice);
+
+// Encoded sRGB, three bytes a pixel, row by row.
+struct Image {
+    int width = 0;
+    int height = 0;
+    std::vector<std::uint8_t> rgb;
+};
+Image developed(const Accumulation& accumulation);
+
+// All of the above with `samples` frames.
+Image renderPicture(const Figure& figure, const Camera& camera, const PixelGrid& grid,
+                    const Look& look, const ShadeChoice& choice, int samples);
+
+}  // namespace glaukophos

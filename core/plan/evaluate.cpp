@@ -1,0 +1,183 @@
+// Plan -> Reach -> Values -> Bands -> Ladders.
+#include "core/plan/evaluate.h"
+
+#include <algorithm>
+
+#include "core/base/parallel.h"
+#include "core/colour/adaptation.h"
+
+namespace glaukophos {
+namespace {
+
+// Weights for exposure: the area of each vertex, sources left out.
+std::vector<float> litAreas(const Figure& figure, const std::vector<bool>& is_source) {
+    std::vector<float> weights = figure.surface.areas_mm2;
+    for (std::size_t v = 0; v < weights.size(); ++v) {
+        if (is_source[figure.surface.parts[v]]) weights[v] = 0.0F;
+    }
+    return weights;
+}
+
+std::vector<float> sumOfLights(const Reach& reach, std::span<const float> weights,
+                               std::size_t receivers) {
+    std::vector<float> sum(receivers, 0.0F);
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        if (weights[l] == 0.0F) continue;
+        for (std::size_t i = 0; i < receivers; ++i) sum[i] += weights[l] * reach.irradiance[l][i];
+    }
+    return sum;
+}
+
+PartLightColours coloursOf(const Plan& plan) {
+    std::vector<Reflectance> parts;
+    for (const Part& part : plan.parts) parts.push_back(reflectanceOf(part.local_colour));
+    std::vector<LightSpectrum> lights;
+    for (const Light& light : plan.lights) lights.push_back(spectrumOf(light.colour));
+    return partLightColours(parts, lights);
+}
+
+Vec3d returnedAt(const Reach& reach, std::span<const float> weights,
+                 const std::vector<Xyz>& part_colours, std::size_t receiver) {
+    Vec3d xyz = Vec3d::Zero();
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        xyz += weights[l] * reach.irradiance[l][receiver] * part_colours[l].xyz;
+    }
+    return xyz;
+}
+
+// Colour of the light that gives the figure most of its light.
+Xyz mainWhite(const Plan& plan, const Reach& reach, std::span<const float> areas) {
+    const std::vector<float> weights = lightWeights(plan);
+    double most = 0.0;
+    Xyz white{d65White()};
+    Reflectance perfect;
+    perfect.share = Spectrum::Ones();
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        double flux = 0.0;
+        for (std::size_t v = 0; v < areas.size(); ++v) flux += areas[v] * reach.irradiance[l][v];
+        if (weights[l] * flux <= most) continue;
+        most = weights[l] * flux;
+        white = reflected(spectrumOf(plan.lights[l].colour), perfect);
+    }
+    return white;
+}
+
+}  // namespace
+
+std::vector<float> lightWeights(const Plan& plan) {
+    std::vector<float> weights;
+    for (const Light& light : plan.lights) {
+        weights.push_back(light.on ? static_cast<float>(light.strength) : 0.0F);
+    }
+    return weights;
+}
+
+std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTable& table,
+                           Accuracy accuracy, const Progress& progress) {
+    const auto* sky = std::get_if<Sky>(&light.kind);
+    if (sky == nullptr) {
+        Light of_strength_one = light;
+        of_strength_one.strength = 1.0;
+        return irradiance(of_strength_one, figure.receivers(), figure.blockers, accuracy, progress);
+    }
+    if (table.rounds == 0) return std::vector<float>(figure.points_mm.size(), 0.0F);
+    return skyIrradiance(table, figure.normals, *sky);
+}
+
+Values valuesOf(const Plan& plan, const Reach& reach) {
+    const Figure& figure = *plan.figure;
+    const std::vector<float> areas = litAreas(figure, sourceParts(plan));
+    Values values;
+    values.colours = coloursOf(plan);
+    const std::vector<float> weights = lightWeights(plan);
+    values.light = sumOfLights(reach, weights, figure.points_mm.size());
+
+    const std::size_t vertices = figure.vertexCount();
+    std::vector<float> returned(vertices);
+    forChunks(vertices, {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            const PartIndex part = figure.surface.parts[v];
+            returned[v] =
+                static_cast<float>(returnedAt(reach, weights, values.colours[part], v).y());
+        }
+    });
+    const double stops = plan.values.exposure_stops;
+    const std::span<const float> on_figure(values.light.data(), vertices);
+    values.light_tone = {autoGain(on_figure, areas, stops), plan.values.contrast};
+    values.development.tone = {autoGain(returned, areas, stops), plan.values.contrast};
+    values.development.adaptation =
+        adaptationFrom(mainWhite(plan, reach, areas), plan.colours.adaptation);
+
+    const bool by_light = plan.values.basis == BandBasis::Light;
+    values.lightness.resize(vertices);
+    values.painted.resize(vertices);
+    forChunks(vertices, {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            values.painted[v] = static_cast<float>(values.development.tone.lightness(returned[v]));
+            values.lightness[v] =
+                by_light ? static_cast<float>(values.light_tone.lightness(values.light[v]))
+                         : values.painted[v];
+        }
+    });
+    return values;
+}
+
+Results resultsOf(const Plan& plan, Reach reach) {
+    const Surface& surface = plan.figure->surface;
+    Results results;
+    results.reach = std::move(reach);
+    results.values = valuesOf(plan, results.reach);
+    results.bands =
+        sortIntoBands(surface.mesh, results.values.lightness, equalSteps(), sourceParts(plan));
+    results.ladders =
+        partLadders({surface, results.bands, results.values.lightness, results.reach.irradiance,
+                     lightWeights(plan), results.values.colours, results.values.development});
+    results.whole = wholeLadder(results.bands, results.ladders);
+    return results;
+}
+
+std::vector<float> opennessOf(const Figure& figure, const SkyTable& table) {
+    return skyIrradiance(table, figure.normals, {SkyKind::Uniform, 0.0});
+}
+
+Result<Results> evaluate(const Plan& plan, const Progress& progress) {
+    SkyTable table;
+    while (table.rounds < kSkyRounds) {
+        if (!traceNextRound(table, plan.figure->receivers(), plan.figure->blockers,
+                            {progress.stop, {}})) {
+            return fail(ErrorCode::Cancelled, "Stopped.");
+        }
+        progress.at(0.9 * table.rounds / kSkyRounds);
+    }
+    Reach reach;
+    reach.openness = opennessOf(*plan.figure, table);
+    for (const Light& light : plan.lights) {
+        reach.irradiance.push_back(
+            reachOf(light, *plan.figure, table, Accuracy::Soft, {progress.stop, {}}));
+    }
+    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+    progress.at(1.0);
+    return resultsOf(plan, std::move(reach));
+}
+
+Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver) {
+    const PartIndex part = plan.figure->surface.parts[receiver];
+    return results.values.development.colour(
+        {returnedAt(results.reach, lightWeights(plan), results.values.colours[part], receiver)});
+}
+
+double restOfLight(const Plan& plan, const Reach& reach, std::size_t except) {
+    const std::vector<float> areas = litAreas(*plan.figure, sourceParts(plan));
+    std::vector<float> weights = lightWeights(plan);
+    weights[except] = 0.0F;
+    const std::vector<float> light = sumOfLights(reach, weights, areas.size());
+    double area = 0.0;
+    double flux = 0.0;
+    for (std::size_t v = 0; v < areas.size(); ++v) {
+        area += areas[v];
+        flux += areas[v] * light[v];
+    }
+    return area > 0.0 ? flux / area : 0.0;
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,58 @@
+// The chain from a plan to its results. Each step is a pure function of its inputs.
+#pragma once
+
+#include "core/base/progress.h"
+#include "core/light/irradiance.h"
+#include "core/light/sky_table.h"
+#include "core/plan/plan.h"
+
+namespace glaukophos {
+
+// Irradiance of each light at every receiver of the figure as if its strength were 1 and it were
+// on, so that a change of strength, colour or switch needs no ray.
+struct Reach {
+    std::vector<std::vector<float>> irradiance;
+    std::vector<float> openness;  // 0..1: irradiance under a uniform sky, for pictures
+};
+
+struct Values {
+    std::vector<float> light;      // irradiance of all lights that are on, one entry a receiver
+    std::vector<float> lightness;  // L* that the bands sort by, one entry a vertex
+    std::vector<float> painted;    // L* with the part's colour in it, one entry a vertex
+    Tone light_tone;               // light -> L* on bare primer
+    Development development;       // light returned -> colour to paint
+    PartLightColours colours;
+};
+
+struct Results {
+    Reach reach;
+    Values values;
+    Bands bands;
+    std::vector<Ladder> ladders;  // one entry a part
+    Ladder whole;
+};
+
+// Strength of each light that is on, 0 for those that are off.
+std::vector<float> lightWeights(const Plan& plan);
+
+// Light of one entry of the plan at strength 1: from the table for skies, by rays otherwise.
+std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTable& table,
+                           Accuracy accuracy, const Progress& progress);
+
+std::vector<float> opennessOf(const Figure& figure, const SkyTable& table);
+
+Values valuesOf(const Plan& plan, const Reach& reach);
+
+// Values, bands and ladders from irradiance: traces no ray.
+Results resultsOf(const Plan& plan, Reach reach);
+
+// The whole chain at full accuracy; fails only when stopped.
+Result<Results> evaluate(const Plan& plan, const Progress& progress);
+
+// The colours at a receiver as planned, without bands. `receiver` below the vertex count.
+Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver);
+
+// Mean irradiance on the figure of all lights that are on but `except` (its index).
+double restOfLight(const Plan& plan, const Reach& reach, std::size_t except);
+
+}  // namespace glaukophos

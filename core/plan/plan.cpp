@@ -1,0 +1,85 @@
+// A first plan, and checks of plans from elsewhere.
+#include "core/plan/plan.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace glaukophos {
+namespace {
+
+Light startingSky() {
+    Light light;
+    light.name = "Sky";
+    light.kind = Sky{SkyKind::Zenithal, 2.0};
+    light.colour.kelvin = 7500.0;
+    light.strength = 0.25;
+    return light;
+}
+
+Light startingMoon() {
+    Light light;
+    light.name = "Moon";
+    light.kind = FarLight{{10.0, 50.0}, 0.25};
+    light.colour = {ColourSource::Chosen, 6500.0, {0.66, 0.77, 1.0}};
+    light.strength = 0.8;
+    return light;
+}
+
+// In front of the figure's left hip, the usual place for something glowing that is carried.
+Light startingLamp(const Bounds& bounds) {
+    const float height = bounds.size().z();
+    Light light;
+    light.name = "Lamp";
+    light.kind = Lamp{bounds.centre() + Vec3(0.35F * bounds.size().x(), -0.6F * bounds.size().y(),
+                                             -0.15F * height),
+                      0.05 * height};
+    light.colour.kelvin = 2200.0;
+    light.strength = 6.0;
+    return light;
+}
+
+}  // namespace
+
+Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure) {
+    Plan plan;
+    plan.title = std::move(title);
+    for (const std::string& name : figure->imported.part_names) plan.parts.push_back({name, {}});
+    plan.lights = {startingSky(), startingMoon(), startingLamp(figure->bounds)};
+    plan.figure = std::move(figure);
+    return plan;
+}
+
+std::vector<bool> sourceParts(const Plan& plan) {
+    std::vector<bool> is_source(plan.parts.size(), false);
+    for (const Light& light : plan.lights) {
+        if (!light.on) continue;
+        for (const PartIndex part : light.own_parts) {
+            if (part < is_source.size()) is_source[part] = true;
+        }
+    }
+    return is_source;
+}
+
+std::string problemWith(const Plan& plan) {
+    for (const Light& light : plan.lights) {
+        const std::string problem = problemWith(light);
+        if (!problem.empty()) return fmt::format("Light \"{}\": {}.", light.name, problem);
+        for (const PartIndex part : light.own_parts) {
+            if (part >= plan.parts.size()) {
+                return fmt::format("Light \"{}\" names a part that is not there.", light.name);
+            }
+        }
+    }
+    const auto outside = [](double v, double low, double high) {
+        return !std::isfinite(v) || v < low || v > high;
+    };
+    if (outside(plan.values.exposure_stops, -10, 10)) return "Exposure must lie within 10 stops.";
+    if (outside(plan.values.contrast, 0, 1)) return "Contrast must lie between 0 and 1.";
+    if (outside(plan.colours.adaptation, 0, 1)) return "Adaptation must lie between 0 and 1.";
+    if (outside(plan.view.zoom, 0.05, 50)) return "Zoom must lie between 0.05 and 50.";
+    return {};
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,60 @@
+// Everything the painter decides. Plain data with value semantics; the figure is shared.
+#pragma once
+
+#include <memory>
+#include <string>
+#include <vector>
+
+#include "core/light/light.h"
+#include "core/plan/figure.h"
+#include "core/value/ladder.h"
+
+namespace glaukophos {
+
+struct Part {
+    std::string name;
+    Srgb local_colour{0.6, 0.6, 0.6};
+};
+
+// What the bands sort by.
+enum class BandBasis {
+    Light,    // light alone, as on a figure primed in one grey
+    Painted,  // the painted value, with each part's own colour in it
+};
+
+struct ValueChoices {
+    double exposure_stops = 0.0;  // -4..4, added to the automatic exposure
+    double contrast = 0.3;        // 0..1
+    BandBasis basis = BandBasis::Light;
+    bool operator==(const ValueChoices&) const = default;
+};
+
+// How the figure is held: turned about its upright axis, then tipped.
+struct ViewChoice {
+    double hour = 12.0;        // where the viewer stands on the clock
+    double height_deg = 12.0;  // of the viewer's eye
+    double zoom = 1.0;         // 1 shows the whole figure
+    bool upside_down = false;
+    bool operator==(const ViewChoice&) const = default;
+};
+
+struct Plan {
+    std::string title;
+    std::vector<Part> parts;  // one entry a part of the figure
+    std::vector<Light> lights;
+    ValueChoices values;
+    ColourChoices colours;
+    ViewChoice view;
+    std::shared_ptr<const Figure> figure;  // never null in an open plan
+};
+
+// A plan for a newly opened figure: a zenithal sky, a moon and a lamp, placed by its size.
+Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure);
+
+// Marks the parts that belong to a light that is on.
+std::vector<bool> sourceParts(const Plan& plan);
+
+// One sentence naming what makes no sense in the plan; empty when it is sound.
+std::string problemWith(const Plan& plan);
+
+}  // namespace glaukophos

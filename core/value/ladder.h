@@ -1,0 +1,64 @@
+// The colours of the bands: one target colour a step, for a part or for the whole figure.
+#pragma once
+
+#include <array>
+#include <span>
+#include <vector>
+
+#include "core/colour/spectrum.h"
+#include "core/geometry/surface.h"
+#include "core/value/bands.h"
+#include "core/value/tone.h"
+
+namespace glaukophos {
+
+// colours[part][light]: what the part sends back under irradiance 1 of the light.
+using PartLightColours = std::vector<std::vector<Xyz>>;
+
+PartLightColours partLightColours(std::span<const Reflectance> parts,
+                                  std::span<const LightSpectrum> lights);
+
+struct ColourChoices {
+    double adaptation = 0.3;  // 0 as lit .. 1 the main light looks neutral
+    bool operator==(const ColourChoices&) const = default;
+};
+
+// How a sum of light on a part becomes the colour to paint.
+struct Development {
+    Tone tone;                                                 // for painted luminance
+    Eigen::Matrix3d adaptation = Eigen::Matrix3d::Identity();  // on XYZ
+
+    // Chromaticity as lit and adapted, luminance as the tone says.
+    [[nodiscard]] Xyz developed(const Xyz& light_returned) const;
+    [[nodiscard]] Lab colour(const Xyz& light_returned) const;
+};
+
+struct Step {
+    bool present = false;  // false: nothing of the part lies in this band
+    double share = 0.0;    // of the part's area, 0..1
+    double area_mm2 = 0.0;
+    Lab target;
+    Srgb shown;                        // the target, inside the gamut of a screen
+    std::vector<double> light_shares;  // of the luminance returned, one entry a light
+};
+
+using Ladder = std::array<Step, kBandCount>;
+
+// Everything a ladder is computed from. Vertex vectors have one entry a vertex of `surface`.
+struct LadderInput {
+    const Surface& surface;
+    const Bands& bands;
+    std::span<const float> lightness;                // that the bands were sorted by
+    std::span<const std::vector<float>> irradiance;  // one entry a light, at strength 1
+    std::span<const float> weights;                  // strength of each light, 0 when off
+    const PartLightColours& colours;
+    const Development& development;
+};
+
+// One ladder a part; steps of parts that are sources are not present.
+std::vector<Ladder> partLadders(const LadderInput& input);
+
+// The mean over the parts, weighted by area.
+Ladder wholeLadder(const Bands& bands, std::span<const Ladder> parts);
+
+}  // namespace glaukophos
