@@ -184,7 +184,9 @@ WrittenPlan written(const Json& json) {
         root.object("colours").number("adaptation", ColourChoices{}.adaptation);
     const Entry view = root.object("view");
     plan.view = {view.number("hour", ViewChoice{}.hour),
-                 view.number("height_deg", ViewChoice{}.height_deg), view.number("zoom", 1.0)};
+                 view.number("height_deg", ViewChoice{}.height_deg), view.number("zoom", 1.0),
+                 view.flag("upside_down", false),
+                 view.has("focus_mm") ? view.point("focus_mm") : Vec3(Vec3::Zero())};
     return result;
 }
 
@@ -302,7 +304,11 @@ std::string planJson(const Plan& plan, const std::vector<std::string>& mesh_file
                       {"sort_by", plan.values.basis == BandBasis::Light ? "light" : "painted"}};
     json["colours"] = {{"adaptation", plan.colours.adaptation}};
     json["view"] = {
-        {"hour", plan.view.hour}, {"height_deg", plan.view.height_deg}, {"zoom", plan.view.zoom}};
+        {"hour", plan.view.hour},
+        {"height_deg", plan.view.height_deg},
+        {"zoom", plan.view.zoom},
+        {"upside_down", plan.view.upside_down},
+        {"focus_mm", {plan.view.focus_mm.x(), plan.view.focus_mm.y(), plan.view.focus_mm.z()}}};
     return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 

@@ -9,8 +9,8 @@
 namespace glaukophos {
 namespace {
 
-// What lies in the direction of each hour; index 0 is 12 o'clock.
-constexpr std::array<const char*, 12> kUpPlaces = {
+// What lies in the direction of each hour, for lights above the shoulders; index 0 is 12 o'clock.
+constexpr std::array<const char*, 12> kHighPlaces = {
     "in front of the figure",
     "in front, over the figure's right side (on your left as you face it)",
     "over the figure's right shoulder (on your left as you face it)",
@@ -23,6 +23,22 @@ constexpr std::array<const char*, 12> kUpPlaces = {
     "from the figure's own left (on your right as you face it)",
     "over the figure's left shoulder (on your right as you face it)",
     "in front, over the figure's left side (on your right as you face it)",
+};
+
+// The same for lights that are level with the figure or below it.
+constexpr std::array<const char*, 12> kLowPlaces = {
+    "in front of the figure",
+    "in front, a little to the figure's right (on your left as you face it)",
+    "in front, on the figure's right (on your left as you face it)",
+    "beside the figure's right (on your left as you face it)",
+    "behind, on the figure's right (on your left as you face it)",
+    "behind, a little to the figure's right (on your left as you face it)",
+    "behind the figure",
+    "behind, a little to the figure's left (on your right as you face it)",
+    "behind, on the figure's left (on your right as you face it)",
+    "beside the figure's left (on your right as you face it)",
+    "in front, on the figure's left (on your right as you face it)",
+    "in front, a little to the figure's left (on your right as you face it)",
 };
 
 std::string heightInWords(double height_deg) {
@@ -61,8 +77,9 @@ std::string inWords(const ClockDirection& direction) {
     if (direction.height_deg > 85.0) return "straight above the figure";
     if (direction.height_deg < -85.0) return "straight below the figure";
     const auto place = static_cast<std::size_t>(std::lround(direction.hour)) % 12;
+    const auto& places = direction.height_deg >= 20.0 ? kHighPlaces : kLowPlaces;
     return fmt::format("{}, {}, {}", hourInWords(direction.hour),
-                       heightInWords(direction.height_deg), kUpPlaces.at(place));
+                       heightInWords(direction.height_deg), places.at(place));
 }
 
 }  // namespace glaukophos

@@ -11,6 +11,7 @@ namespace glaukophos {
 struct ClockDirection {
     double hour = 12.0;        // 0 <= hour < 12 after normalising, 0 shown as 12
     double height_deg = 45.0;  // above the horizon; negative is below
+    bool operator==(const ClockDirection&) const = default;
 };
 
 // Unit vector from the figure towards the light.

@@ -28,12 +28,14 @@ struct Sky {
 struct FarLight {
     ClockDirection direction;
     double radius_deg = 0.25;  // angular; the moon and the sun have about a quarter of a degree
+    bool operator==(const FarLight&) const = default;
 };
 
 // A glowing ball. `strength` is its radiance times pi, so that touching it gives `strength`.
 struct Lamp {
     Vec3 centre_mm = Vec3::Zero();
     double radius_mm = 2.0;
+    bool operator==(const Lamp&) const = default;
 };
 
 using LightKind = std::variant<Sky, FarLight, Lamp>;
@@ -56,6 +58,7 @@ struct Light {
     // Parts that belong to the light itself, such as its glass: they do not block it, and they
     // are painted as the source, not as something lit.
     std::vector<PartIndex> own_parts;
+    bool operator==(const Light&) const = default;
 };
 
 LightSpectrum spectrumOf(const LightColour& colour);

@@ -7,7 +7,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr float kMargin = 1.08F;
+constexpr float kMargin = 1.16F;      // the near side of the base looks larger
 constexpr float kEyeDistance = 9.0F;  // in half heights: about arm's length for a 32 mm figure
 
 // Axes for looking along the opposite of `towards({hour, height})`; turns with the hour, so it is
@@ -59,7 +59,7 @@ Camera heldCamera(const Bounds& figure, const ViewChoice& view, const PixelGrid&
     lookFrom(camera, view.hour, view.height_deg, view.upside_down);
     const float half = halfHeightToFit(figure, view.height_deg, grid);
     const float distance = kEyeDistance * half;
-    camera.eye_mm = figure.centre() - distance * camera.forward;
+    camera.eye_mm = figure.centre() + view.focus_mm - distance * camera.forward;
     camera.half_height = half / (distance * static_cast<float>(view.zoom));
     return camera;
 }

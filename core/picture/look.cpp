@@ -32,12 +32,6 @@ Vec3 insideGamut(const Vec3d& rgb, double luminance) {
     return (grey + std::max(0.0, keep) * (rgb - grey)).cast<float>();
 }
 
-// The light's colour as it is painted: nearly white.
-Vec3 sourceColour(const Light& light) {
-    const Vec3d tint = displayColourOf(light.colour).rgb;
-    return (0.55 * Vec3d::Ones() + 0.45 * tint).cast<float>();
-}
-
 template <class Fill>
 void forVertices(const Plan& plan, Look& look, const Fill& fill) {
     forChunks(plan.figure->vertexCount(), {}, [&](std::size_t begin, std::size_t end) {
@@ -168,17 +162,16 @@ void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& 
     }
 }
 
+// Parts that are the light itself: the light's tint, which the picture pales towards the middle.
 void paintSources(const Plan& plan, Look& look) {
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
     std::vector<Vec3> colours(plan.parts.size(), Vec3::Ones());
     for (const Light& light : plan.lights) {
-        for (const PartIndex part : light.own_parts) colours[part] = sourceColour(light);
+        const Vec3 tint = displayColourOf(light.colour).rgb.cast<float>();
+        for (const PartIndex part : light.own_parts) colours[part] = tint;
     }
     for (std::size_t v = 0; v < parts.size(); ++v) {
         if (look.is_source[parts[v]]) look.colours[v] = colours[parts[v]];
-    }
-    for (std::size_t p = 0; p < look.band_colours.size(); ++p) {
-        if (look.is_source[p]) look.band_colours[p].fill(colours[p]);
     }
 }
 

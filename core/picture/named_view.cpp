@@ -5,13 +5,13 @@ namespace glaukophos {
 
 const std::array<NamedView, 7>& namedViews() {
     static const std::array<NamedView, 7> views = {{
-        {"front", "Front", {0.0, 8.0, 1.0, false}},
-        {"right", "Figure's right", {3.0, 8.0, 1.0, false}},
-        {"back", "Back", {6.0, 8.0, 1.0, false}},
-        {"left", "Figure's left", {9.0, 8.0, 1.0, false}},
-        {"top", "From above", {0.0, 89.0, 1.0, false}},
-        {"below", "From below", {0.0, -60.0, 1.0, false}},
-        {"upside-down", "Upside down", {0.0, 8.0, 1.0, true}},
+        {"front", "Front", {0.0, 8.0, 1.0, false, Vec3::Zero()}},
+        {"right", "Figure's right", {3.0, 8.0, 1.0, false, Vec3::Zero()}},
+        {"back", "Back", {6.0, 8.0, 1.0, false, Vec3::Zero()}},
+        {"left", "Figure's left", {9.0, 8.0, 1.0, false, Vec3::Zero()}},
+        {"top", "From above", {0.0, 89.0, 1.0, false, Vec3::Zero()}},
+        {"below", "From below", {0.0, -60.0, 1.0, false, Vec3::Zero()}},
+        {"upside-down", "Upside down", {0.0, 8.0, 1.0, true, Vec3::Zero()}},
     }};
     return views;
 }

@@ -153,13 +153,24 @@ struct Shader {
     [[nodiscard]] Vec3 surfaceColour(const PixelHit& hit, int x, int y) const {
         const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
         if (look.clay) return clayColour(hit, t);
+        if (look.is_source[hit.part]) return sourceColour(hit, t, ray(x, y).direction);
         if (look.band_colours.empty()) return mixed(look.colours, t, hit.u, hit.v);
         const float lightness = mixed(look.lightness, t, hit.u, hit.v);
         const Vec3 flat = look.band_colours[hit.part][bandOf(lightness, look.borders)];
-        if (!look.outlines || look.is_source[hit.part] || !borderCrosses(t)) return flat;
+        if (!look.outlines || !borderCrosses(t)) return flat;
         const float away = borderDistance(hit, x, y, lightness);
         const float line = std::clamp(0.5F * choice.line_width_px + 0.5F - away, 0.0F, 1.0F);
         return (1.0F - 0.75F * line) * flat;
+    }
+
+    // A source is palest where it faces the eye and takes the light's tint towards its rim.
+    [[nodiscard]] Vec3 sourceColour(const PixelHit& hit, const Triangle& t,
+                                    const Vec3& direction) const {
+        const Vec3 normal = mixed(figure.surface.normals, t, hit.u, hit.v).stableNormalized();
+        const float facing = std::max(0.0F, -normal.dot(direction));
+        const float pale = 0.20F + 0.72F * facing * facing;
+        const Vec3 tint = mixed(look.colours, t, hit.u, hit.v);
+        return (1.0F - pale) * tint + Vec3::Constant(pale);
     }
 
     [[nodiscard]] Vec3 clayColour(const PixelHit& hit, const Triangle& t) const {

@@ -78,6 +78,10 @@ std::string problemWith(const Plan& plan) {
     if (outside(plan.values.exposure_stops, -10, 10)) return "Exposure must lie within 10 stops.";
     if (outside(plan.values.contrast, 0, 1)) return "Contrast must lie between 0 and 1.";
     if (outside(plan.colours.adaptation, 0, 1)) return "Adaptation must lie between 0 and 1.";
+    if (!plan.view.focus_mm.allFinite() || outside(plan.view.hour, -1e6, 1e6) ||
+        outside(plan.view.height_deg, -90, 90)) {
+        return "The view must be given in numbers, its height between -90 and 90 degrees.";
+    }
     if (outside(plan.view.zoom, 0.05, 50)) return "Zoom must lie between 0.05 and 50.";
     return {};
 }

@@ -14,6 +14,7 @@ namespace glaukophos {
 struct Part {
     std::string name;
     Srgb local_colour{0.6, 0.6, 0.6};
+    bool operator==(const Part&) const = default;
 };
 
 // What the bands sort by.
@@ -35,6 +36,7 @@ struct ViewChoice {
     double height_deg = 12.0;  // of the viewer's eye
     double zoom = 1.0;         // 1 shows the whole figure
     bool upside_down = false;
+    Vec3 focus_mm = Vec3::Zero();  // what is in the middle, from the middle of the figure
     bool operator==(const ViewChoice&) const = default;
 };
 

@@ -1,0 +1,39 @@
+// Everything about one spot of the figure, for the read-out.
+#pragma once
+
+#include <string>
+
+#include "core/plan/evaluate.h"
+
+namespace glaukophos {
+
+struct SpotLight {
+    std::string name;
+    double incidence_deg = 0.0;  // between the surface normal and the light; over 90: turned away
+    double distance_mm = 0.0;    // lamps only
+    double share = 0.0;          // of the light at this spot, 0..1
+    std::string blocked_by;      // part in the way of the light's middle; empty when none
+    bool is_sky = false;
+    double sky_open = 0.0;  // skies only: share of the sky's light that arrives, 0..1
+};
+
+struct Spot {
+    PartIndex part = 0;
+    std::string part_name;
+    bool is_source = false;
+    Vec3 point_mm = Vec3::Zero();
+    Vec3 normal = Vec3::UnitZ();
+    std::size_t band = 0;
+    double lightness = 0.0;         // L* that the bands sort by
+    Lab colour;                     // as planned
+    std::vector<SpotLight> lights;  // those that are on
+};
+
+// `triangle`, `u` and `v` as in a hit on the working surface.
+Spot spotAt(const Plan& plan, const Results& results, std::uint32_t triangle, PartIndex part,
+            float u, float v);
+
+// "hoodcape, Shade (L* 38)  Moon 62 degrees off, blocked by pipe ..." in one line.
+std::string inWords(const Spot& spot);
+
+}  // namespace glaukophos
