@@ -1,0 +1,41 @@
+// One message across the top of the figure: an error with what to do, or work with a stop.
+#pragma once
+
+#include <QFrame>
+#include <QLabel>
+#include <QProgressBar>
+#include <QPushButton>
+
+namespace glaukophos {
+
+class Banner : public QFrame {
+    Q_OBJECT
+
+  public:
+    explicit Banner(QWidget* parent = nullptr);
+
+    void showMessage(const QString& text);
+    // With a button that does something; `answered` is emitted when it is clicked.
+    void showQuestion(const QString& text, const QString& yes);
+    void showWork(const QString& text);
+    void setProgress(double fraction);
+    void dismiss();
+    [[nodiscard]] QString text() const { return isHidden() ? QString() : m_text->text(); }
+
+  signals:
+    void stopRequested();
+    void answered();
+    void dismissed();
+
+  private:
+    enum class Kind { Message, Question, Work };
+    void present(Kind kind, const QString& text);
+
+    Kind m_kind = Kind::Message;
+    QLabel* m_text;  // owned by Qt, as are the following
+    QProgressBar* m_progress;
+    QPushButton* m_yes;
+    QPushButton* m_close;
+};
+
+}  // namespace glaukophos

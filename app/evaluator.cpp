@@ -1,0 +1,126 @@
+// One worker thread; all its state is its own, requests arrive through one locked slot.
+#include "app/evaluator.h"
+
+#include <chrono>
+
+namespace glaukophos {
+namespace {
+
+constexpr int kRest_ms = 120;  // how long the hand must rest before soft shadows begin
+
+}  // namespace
+
+Evaluator::Evaluator(QObject* parent)
+    : QObject(parent), m_worker([this](const std::stop_token& stop) { run(stop); }) {
+    qRegisterMetaType<EvaluatedPtr>();
+}
+
+Evaluator::~Evaluator() {
+    m_worker.request_stop();
+    const std::scoped_lock lock(m_mutex);
+    m_step.request_stop();
+}
+
+void Evaluator::request(Plan plan) {
+    {
+        const std::scoped_lock lock(m_mutex);
+        m_waiting = std::move(plan);
+        m_step.request_stop();
+    }
+    m_wake.notify_one();
+}
+
+std::optional<Plan> Evaluator::take(const std::stop_token& stop) {
+    std::unique_lock lock(m_mutex);
+    if (!m_wake.wait(lock, stop, [this] { return m_waiting.has_value(); })) return std::nullopt;
+    m_step = std::stop_source();
+    return std::exchange(m_waiting, std::nullopt);
+}
+
+bool Evaluator::restsFor(int milliseconds) {
+    std::unique_lock lock(m_mutex);
+    return !m_wake.wait_for(lock, m_worker.get_stop_token(),
+                            std::chrono::milliseconds(milliseconds),
+                            [this] { return m_waiting.has_value(); }) &&
+           !m_worker.get_stop_token().stop_requested();
+}
+
+void Evaluator::run(const std::stop_token& stop) {
+    while (auto plan = take(stop)) {
+        if (plan->figure != m_figure) {
+            m_figure = plan->figure;
+            m_traced.clear();
+            m_table = {};
+        }
+        refine(*plan);
+    }
+}
+
+void Evaluator::refine(const Plan& plan) {
+    if (!traceAll(plan, Accuracy::Preview)) return;
+    publish(plan);
+    if (m_table.rounds > 0 && !restsFor(kRest_ms)) return;
+    const auto traceRound = [&] {
+        return traceNextRound(m_table, m_figure->receivers(), m_figure->blockers,
+                              {m_step.get_token(), {}}) &&
+               traceAll(plan, Accuracy::Preview);
+    };
+    if (m_table.rounds == 0) {  // the first round makes the picture readable
+        if (!traceRound()) return;
+        publish(plan);
+    }
+    if (!traceAll(plan, Accuracy::Soft)) return;
+    publish(plan);
+    while (m_table.rounds < kSkyRounds) {
+        if (!traceRound()) return;
+        const bool worth_showing = m_table.rounds == 2 || m_table.rounds == 4;
+        if (worth_showing || m_table.rounds == kSkyRounds) publish(plan);
+    }
+}
+
+Evaluator::TracedLight& Evaluator::tracedFor(const Plan& plan, std::size_t index) {
+    m_traced.resize(plan.lights.size());
+    TracedLight& traced = m_traced[index];
+    const Light& light = plan.lights[index];
+    if (traced.kind != light.kind || traced.own_parts != light.own_parts) {
+        traced = {light.kind, light.own_parts, Accuracy::Preview, 0, {}};
+    }
+    return traced;
+}
+
+// Brings every light to at least `accuracy`; false when stopped.
+bool Evaluator::traceAll(const Plan& plan, Accuracy accuracy) {
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        TracedLight& traced = tracedFor(plan, l);
+        const bool is_sky = std::holds_alternative<Sky>(traced.kind);
+        const bool fresh =
+            is_sky ? traced.sky_rounds == m_table.rounds : traced.accuracy >= accuracy;
+        if (!traced.irradiance.empty() && fresh) continue;
+        std::vector<float> irradiance =
+            reachOf(plan.lights[l], *m_figure, m_table, accuracy, {m_step.get_token(), {}});
+        if (irradiance.empty()) return false;
+        traced.irradiance = std::move(irradiance);
+        traced.accuracy = accuracy;
+        traced.sky_rounds = m_table.rounds;
+    }
+    return true;
+}
+
+void Evaluator::publish(const Plan& plan) {
+    Reach reach;
+    bool all_soft = true;
+    for (const TracedLight& traced : m_traced) {
+        reach.irradiance.push_back(traced.irradiance);
+        all_soft = all_soft &&
+                   (std::holds_alternative<Sky>(traced.kind) || traced.accuracy >= Accuracy::Soft);
+    }
+    if (m_table.rounds > 0) reach.openness = opennessOf(*m_figure, m_table);
+    auto result = std::make_shared<Evaluated>();
+    result->plan = plan;
+    result->results = resultsOf(plan, std::move(reach));
+    result->sky_rounds = m_table.rounds;
+    result->complete = all_soft && m_table.rounds == kSkyRounds;
+    emit evaluated(std::move(result));
+}
+
+}  // namespace glaukophos

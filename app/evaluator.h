@@ -1,0 +1,73 @@
+// Light, values and ladders off the interface thread, the newest plan first.
+#pragma once
+
+#include <QObject>
+#include <condition_variable>
+#include <memory>
+#include <mutex>
+#include <optional>
+#include <thread>
+
+#include "core/plan/evaluate.h"
+
+namespace glaukophos {
+
+// A plan and what follows from it. Immutable and shared.
+struct Evaluated {
+    Plan plan;
+    Results results;
+    int sky_rounds = 0;     // of kSkyRounds
+    bool complete = false;  // nothing will be refined any more
+};
+using EvaluatedPtr = std::shared_ptr<const Evaluated>;
+
+// For each request: a preview at once, then soft shadows when no newer request comes, then the sky
+// in rounds. Light that has been traced is kept, so that a change of colour, strength or switch
+// traces nothing.
+class Evaluator : public QObject {
+    Q_OBJECT
+
+  public:
+    explicit Evaluator(QObject* parent = nullptr);
+    ~Evaluator() override;
+
+    // Replaces any request that still waits, and stops the work on older ones.
+    void request(Plan plan);
+
+  signals:
+    // Emitted from the worker; connect with a context object to get it on that object's thread.
+    void evaluated(glaukophos::EvaluatedPtr result);
+
+  private:
+    struct TracedLight {
+        LightKind kind;
+        std::vector<PartIndex> own_parts;
+        Accuracy accuracy = Accuracy::Preview;
+        int sky_rounds = 0;
+        std::vector<float> irradiance;
+    };
+
+    void run(const std::stop_token& stop);
+    std::optional<Plan> take(const std::stop_token& stop);
+    bool restsFor(int milliseconds);
+    void refine(const Plan& plan);
+    TracedLight& tracedFor(const Plan& plan, std::size_t index);
+    bool traceAll(const Plan& plan, Accuracy accuracy);
+    void publish(const Plan& plan);
+
+    std::mutex m_mutex;
+    std::condition_variable_any m_wake;
+    std::optional<Plan> m_waiting;
+    std::stop_source m_step;  // stops what the worker is doing for an older request
+
+    // Used by the worker only.
+    std::shared_ptr<const Figure> m_figure;
+    std::vector<TracedLight> m_traced;
+    SkyTable m_table;
+
+    std::jthread m_worker;  // last member: starts when all others are ready
+};
+
+}  // namespace glaukophos
+
+Q_DECLARE_METATYPE(glaukophos::EvaluatedPtr)

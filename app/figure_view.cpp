@@ -1,0 +1,451 @@
+// Input and vector overlays; the picture itself comes from PictureMaker.
+#include "app/figure_view.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
+#include <algorithm>
+#include <cmath>
+
+#include "app/text.h"
+#include "app/theme.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr int kRest_ms = 140;
+constexpr double kHandle_px = 9.0;
+constexpr int kLampDragKey = 101;
+
+double wrappedHour(double hour) { return hour - 12.0 * std::floor(hour / 12.0); }
+
+QString clockText(const ViewChoice& view) {
+    const double hour = wrappedHour(view.hour);
+    const double shown = hour < 0.05 ? 12.0 : hour;
+    return QObject::tr("seen from %1 o'clock, %2° %3")
+        .arg(shown, 0, 'f', std::abs(shown - std::round(shown)) < 0.05 ? 0 : 1)
+        .arg(std::abs(std::lround(view.height_deg)))
+        .arg(view.height_deg >= 0 ? QObject::tr("up") : QObject::tr("below"));
+}
+
+}  // namespace
+
+FigureView::FigureView(Document& document, QWidget* parent)
+    : QWidget(parent), m_document(document) {
+    setObjectName(QStringLiteral("figureView"));
+    setAccessibleName(tr("Figure"));
+    setMouseTracking(true);
+    setFocusPolicy(Qt::StrongFocus);
+    setMinimumSize(320, 240);
+    setToolTip(QString());
+    m_rest.setSingleShot(true);
+    m_rest.setInterval(kRest_ms);
+    connect(&m_rest, &QTimer::timeout, this, [this] { requestPicture(false); });
+    connect(&m_maker, &PictureMaker::pictureReady, this,
+            [this](const QImage& picture, bool finished) {
+                m_picture = picture;
+                m_finished = finished && !m_rest.isActive();
+                update();
+                if (m_finished) emit pictureFinished();
+            });
+    connect(&m_document, &Document::evaluatedChanged, this, [this] {
+        if (m_drag == Drag::Lamp || m_rest.isActive()) {
+            requestPicture(true);
+        } else {
+            requestPicture(false);
+        }
+    });
+    connect(&m_document, &Document::changed, this, [this](Aspect aspect) {
+        if (aspect == Aspect::Everything) {
+            m_view = m_document.plan().view;
+            m_from_light.reset();
+            m_picture = {};
+            emit viewChanged();
+        }
+        if (aspect == Aspect::Selection || aspect == Aspect::Everything) {
+            m_look.light = m_document.selectedLight();
+        }
+        m_finished = false;
+        requestPicture(false);
+        update();
+    });
+}
+
+void FigureView::setOverlay(Overlay overlay) {
+    if (overlay == m_look.overlay) return;
+    m_look.overlay = overlay;
+    requestPicture(false);
+    emit overlayChanged(overlay);
+}
+
+void FigureView::setInSteps(bool in_steps) {
+    if (in_steps == m_look.in_steps) return;
+    m_look.in_steps = in_steps;
+    requestPicture(false);
+}
+
+void FigureView::setLightHandles(bool shown) {
+    m_handles = shown;
+    if (!shown) m_placing_lamp = false;
+    update();
+}
+
+void FigureView::placeLampByClick() {
+    m_placing_lamp = true;
+    setCursor(Qt::CrossCursor);
+    update();
+}
+
+void FigureView::setView(const ViewChoice& view) {
+    m_from_light.reset();
+    m_view = view;
+    m_view.hour = wrappedHour(m_view.hour);
+    m_document.setView(m_view);
+    emit viewChanged();
+    showMoving();
+}
+
+void FigureView::seeFromLight(std::size_t index) {
+    if (index >= m_document.plan().lights.size()) return;
+    m_from_light = index;
+    emit viewChanged();
+    requestPicture(false);
+}
+
+PixelGrid FigureView::grid() const {
+    const double ratio = devicePixelRatioF();
+    return {std::max(1, static_cast<int>(width() * ratio)),
+            std::max(1, static_cast<int>(height() * ratio))};
+}
+
+Camera FigureView::camera() const {
+    const Plan& plan = m_document.plan();
+    if (m_from_light && *m_from_light < plan.lights.size()) {
+        return cameraAt(plan.lights[*m_from_light], plan.figure->bounds, grid());
+    }
+    return heldCamera(plan.figure->bounds, m_view, grid());
+}
+
+void FigureView::requestPicture(bool moving) {
+    if (!m_document.isOpen() || m_document.evaluated() == nullptr || width() < 2) return;
+    m_finished = false;
+    PictureRequest request;
+    request.evaluated = m_document.evaluated();
+    request.look = m_look;
+    request.look.light = std::min(m_look.light, request.evaluated->plan.lights.size());
+    request.camera = camera();
+    request.grid = grid();
+    request.shade.backdrop = currentTheme().backdrop;
+    request.shade.backdrop.floor = !m_view.upside_down;
+    request.shade.selected = m_document.selectedPart();
+    request.moving = moving;
+    m_maker.request(std::move(request));
+}
+
+void FigureView::showMoving() {
+    requestPicture(true);
+    m_rest.start();
+}
+
+CameraRay FigureView::rayAt(const QPointF& position) const {
+    const double ratio = devicePixelRatioF();
+    return rayThrough(camera(), grid(), static_cast<float>(position.x() * ratio),
+                      static_cast<float>(position.y() * ratio));
+}
+
+std::optional<RayHit> FigureView::hitAt(const QPointF& position) const {
+    if (!m_document.isOpen()) return std::nullopt;
+    const CameraRay ray = rayAt(position);
+    return m_document.plan().figure->shown.nearest(ray.origin, ray.direction);
+}
+
+std::optional<std::size_t> FigureView::lampAt(const QPointF& position) const {
+    if (!m_handles || !m_document.isOpen() || m_from_light) return std::nullopt;
+    const std::vector<Light>& lights = m_document.plan().lights;
+    for (std::size_t l = 0; l < lights.size(); ++l) {
+        const auto* lamp = std::get_if<Lamp>(&lights[l].kind);
+        if (lamp == nullptr) continue;
+        const auto pixel = pixelOf(camera(), grid(), lamp->centre_mm);
+        if (!pixel) continue;
+        const QPointF at(pixel->x() / devicePixelRatioF(), pixel->y() / devicePixelRatioF());
+        if (QLineF(at, position).length() < kHandle_px + 3.0) return l;
+    }
+    return std::nullopt;
+}
+
+void FigureView::turn(double hours, double height_deg) {
+    ViewChoice view = m_view;
+    view.hour += view.upside_down ? -hours : hours;
+    view.height_deg =
+        std::clamp(view.height_deg + (view.upside_down ? -height_deg : height_deg), -89.0, 89.0);
+    setView(view);
+}
+
+void FigureView::slide(const QPointF& pixels) {
+    const Camera held = camera();
+    const float distance =
+        (m_document.plan().figure->bounds.centre() + m_view.focus_mm - held.eye_mm).norm();
+    const float mm_per_pixel =
+        2.0F * held.half_height * distance / static_cast<float>(std::max(1, height()));
+    ViewChoice view = m_view;
+    view.focus_mm += mm_per_pixel * (-static_cast<float>(pixels.x()) * held.right +
+                                     static_cast<float>(pixels.y()) * held.up);
+    setView(view);
+}
+
+void FigureView::zoomAt(double factor) {
+    ViewChoice view = m_view;
+    view.zoom = std::clamp(view.zoom * factor, 0.5, 20.0);
+    setView(view);
+}
+
+void FigureView::mousePressEvent(QMouseEvent* event) {
+    m_pressed = m_last = event->position();
+    m_dragged = false;
+    if (!m_document.isOpen()) return;
+    if (event->button() == Qt::LeftButton && !m_placing_lamp) {
+        if (const auto lamp = lampAt(event->position())) {
+            m_drag = Drag::Lamp;
+            m_dragged_lamp = *lamp;
+            m_document.selectLight(*lamp);
+            return;
+        }
+        m_drag = event->modifiers().testFlag(Qt::ShiftModifier) ? Drag::Slide : Drag::Turn;
+    } else if (event->button() == Qt::RightButton || event->button() == Qt::MiddleButton) {
+        m_drag = Drag::Slide;
+    }
+}
+
+void FigureView::mouseMoveEvent(QMouseEvent* event) {
+    const QPointF delta = event->position() - m_last;
+    if (m_drag == Drag::None) {
+        readSpot(event->position());
+        const bool over_lamp = lampAt(event->position()).has_value();
+        if (!m_placing_lamp) setCursor(over_lamp ? Qt::OpenHandCursor : Qt::ArrowCursor);
+        return;
+    }
+    if (!m_dragged && QLineF(m_pressed, event->position()).length() < 4.0) return;
+    m_dragged = true;
+    m_last = event->position();
+    switch (m_drag) {
+        case Drag::Turn:
+            // A drag across the whole view turns the figure about once.
+            turn(delta.x() * 12.0 / std::max(1, width()),
+                 delta.y() * 180.0 / std::max(1, height()));
+            break;
+        case Drag::Slide:
+            slide(delta);
+            break;
+        case Drag::Lamp:
+            dragLamp(event->position(), event->modifiers().testFlag(Qt::ShiftModifier));
+            break;
+        case Drag::None:
+            break;
+    }
+}
+
+void FigureView::mouseReleaseEvent(QMouseEvent* event) {
+    const Drag was = std::exchange(m_drag, Drag::None);
+    if (was == Drag::Lamp) {
+        m_document.endGesture();
+        m_rest.start();
+    }
+    if (!m_dragged && event->button() == Qt::LeftButton) click(event->position());
+}
+
+void FigureView::dragLamp(const QPointF& position, bool on_surface) {
+    const Light& light = m_document.plan().lights[m_dragged_lamp];
+    const Lamp& lamp = std::get<Lamp>(light.kind);
+    Vec3 centre = lamp.centre_mm;
+    if (on_surface) {
+        const CameraRay ray = rayAt(position);
+        const Figure& figure = *m_document.plan().figure;
+        const auto hit = figure.shown.nearest(ray.origin, ray.direction, 1e30F, passedBy(light));
+        if (!hit) return;
+        const Vec3 normal =
+            areaVector(figure.surface.mesh, figure.surface.mesh.triangles[hit->triangle])
+                .stableNormalized();
+        centre = ray.origin + hit->distance_mm * ray.direction +
+                 static_cast<float>(1.2 * lamp.radius_mm) * normal;
+    } else {
+        // In the plane through the lamp that faces the viewer.
+        const Camera held = camera();
+        const CameraRay ray = rayAt(position);
+        const float depth = (lamp.centre_mm - ray.origin).dot(held.forward);
+        centre = ray.origin + depth / ray.direction.dot(held.forward) * ray.direction;
+    }
+    m_document.editLight(
+        m_dragged_lamp, tr("Move lamp"),
+        [&](Light& edited) { std::get<Lamp>(edited.kind).centre_mm = centre; }, kLampDragKey);
+    update();
+}
+
+void FigureView::click(const QPointF& position) {
+    const auto hit = hitAt(position);
+    if (!std::exchange(m_placing_lamp, false)) {
+        m_document.selectPart(hit ? std::optional(hit->part) : std::nullopt);
+        return;
+    }
+    setCursor(Qt::ArrowCursor);
+    const std::size_t chosen = m_document.selectedLight();
+    if (hit && chosen < m_document.plan().lights.size() &&
+        std::holds_alternative<Lamp>(m_document.plan().lights[chosen].kind)) {
+        m_dragged_lamp = chosen;
+        dragLamp(position, true);
+        m_document.endGesture();
+    }
+    update();
+}
+
+void FigureView::readSpot(const QPointF& position) {
+    const EvaluatedPtr& evaluated = m_document.evaluated();
+    if (evaluated == nullptr) return;
+    const auto hit = hitAt(position);
+    if (!hit) {
+        emit spotRead({});
+        return;
+    }
+    emit spotRead(q(inWords(
+        spotAt(evaluated->plan, evaluated->results, hit->triangle, hit->part, hit->u, hit->v))));
+}
+
+void FigureView::wheelEvent(QWheelEvent* event) {
+    zoomAt(std::pow(1.0015, event->angleDelta().y()));
+    event->accept();
+}
+
+void FigureView::keyPressEvent(QKeyEvent* event) {
+    switch (event->key()) {
+        case Qt::Key_Left:
+            return turn(0.5, 0.0);
+        case Qt::Key_Right:
+            return turn(-0.5, 0.0);
+        case Qt::Key_Up:
+            return turn(0.0, 10.0);
+        case Qt::Key_Down:
+            return turn(0.0, -10.0);
+        case Qt::Key_Plus:
+        case Qt::Key_Equal:
+            return zoomAt(1.25);
+        case Qt::Key_Minus:
+            return zoomAt(0.8);
+        case Qt::Key_Escape:
+            m_placing_lamp = false;
+            setCursor(Qt::ArrowCursor);
+            m_document.selectPart(std::nullopt);
+            return;
+        default:
+            QWidget::keyPressEvent(event);
+    }
+}
+
+void FigureView::leaveEvent(QEvent* /*event*/) { emit spotRead({}); }
+
+void FigureView::resizeEvent(QResizeEvent* /*event*/) { requestPicture(false); }
+
+QString FigureView::caption() const {
+    static const std::array<const char*, 5> titles = {
+        QT_TR_NOOP("Bare figure"), QT_TR_NOOP("Reach of"), QT_TR_NOOP("Values"),
+        QT_TR_NOOP("Bands"), QT_TR_NOOP("Colours as planned")};
+    QString text = tr(titles.at(static_cast<std::size_t>(m_look.overlay)));
+    const std::vector<Light>& lights = m_document.plan().lights;
+    if (m_look.overlay == Overlay::Reach && m_look.light < lights.size()) {
+        text += QStringLiteral(" ") + q(lights[m_look.light].name);
+    }
+    if (m_look.overlay == Overlay::Colours && m_look.in_steps) text += tr(", in steps");
+    if (m_from_light && *m_from_light < lights.size()) {
+        text += tr(" · seen from %1: what it sees is lit").arg(q(lights[*m_from_light].name));
+    } else {
+        text += QStringLiteral(" · ") + clockText(m_view);
+        if (m_view.upside_down) text += tr(", upside down");
+    }
+    return text;
+}
+
+void FigureView::paintCaption(QPainter& painter) const {
+    QString text = caption();
+    if (m_placing_lamp)
+        text = tr("Click where the lamp touches the figure. Esc leaves it where it is.");
+    const EvaluatedPtr& evaluated = m_document.evaluated();
+    if (evaluated != nullptr && !evaluated->complete) {
+        text += tr(" · tracing the sky, %1 of %2").arg(evaluated->sky_rounds).arg(kSkyRounds);
+    }
+    QFont font = this->font();
+    font.setWeight(QFont::DemiBold);
+    painter.setFont(font);
+    const bool dark = currentThemeKind() == ThemeKind::Dark;
+    painter.setPen(dark ? QColor(0xee, 0xee, 0xee) : QColor(0x10, 0x10, 0x10));
+    painter.drawText(QRectF(16, 10, width() - 32, 24), Qt::AlignLeft | Qt::AlignVCenter, text);
+}
+
+void FigureView::paintHandles(QPainter& painter) const {
+    const Plan& plan = m_document.plan();
+    const double ratio = devicePixelRatioF();
+    const Vec3 middle = plan.figure->bounds.centre();
+    const auto at = [&](const Vec3& point) -> std::optional<QPointF> {
+        const auto pixel = pixelOf(camera(), grid(), point);
+        if (!pixel) return std::nullopt;
+        return QPointF(pixel->x() / ratio, pixel->y() / ratio);
+    };
+    painter.setRenderHint(QPainter::Antialiasing);
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        const Light& light = plan.lights[l];
+        if (!light.on || std::holds_alternative<Sky>(light.kind)) continue;
+        const bool chosen = l == m_document.selectedLight();
+        const QColor colour = qColour(encodedFrom(displayColourOf(light.colour)));
+        Vec3 place;
+        if (const auto* far = std::get_if<FarLight>(&light.kind)) {
+            const Vec3 direction = towards(far->direction);
+            place = middle + 0.62F * plan.figure->bounds.diagonal() * direction;
+            const auto tip = at(middle + 0.44F * plan.figure->bounds.diagonal() * direction);
+            if (const auto tail = at(place); tail && tip) {
+                painter.setPen(QPen(QColor(0, 0, 0, 140), 4));
+                painter.drawLine(*tail, *tip);
+                painter.setPen(QPen(colour, 2));
+                painter.drawLine(*tail, *tip);
+            }
+        } else {
+            place = std::get<Lamp>(light.kind).centre_mm;
+        }
+        const auto spot = at(place);
+        if (!spot) continue;
+        painter.setPen(QPen(QColor(0, 0, 0, 180), chosen ? 5 : 4));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawEllipse(*spot, kHandle_px, kHandle_px);
+        painter.setPen(
+            QPen(chosen ? currentTheme().accent : QColor(Qt::white), chosen ? 2.5 : 1.5));
+        painter.drawEllipse(*spot, kHandle_px, kHandle_px);
+        painter.setBrush(colour);
+        painter.setPen(Qt::NoPen);
+        painter.drawEllipse(*spot, 4.5, 4.5);
+
+        QPainterPath label;
+        QFont font = this->font();
+        font.setWeight(QFont::DemiBold);
+        label.addText(*spot + QPointF(kHandle_px + 5, 5), font, q(light.name));
+        painter.setPen(QPen(QColor(0, 0, 0, 200), 3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        painter.drawPath(label);
+        painter.fillPath(label, Qt::white);
+    }
+}
+
+void FigureView::paintEvent(QPaintEvent* /*event*/) {
+    QPainter painter(this);
+    if (!m_document.isOpen() || m_picture.isNull()) {
+        painter.fillRect(rect(), currentTheme().ground);
+        painter.setPen(currentTheme().text);
+        painter.drawText(
+            rect(), Qt::AlignCenter,
+            m_document.isOpen()
+                ? tr("Lighting the figure …")
+                : tr("Open a figure: File, Open, or drop an STL, OBJ or PLY file here."));
+        return;
+    }
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.drawImage(rect(), m_picture);
+    if (m_handles && !m_from_light) paintHandles(painter);
+    paintCaption(painter);
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,90 @@
+// The figure, large, always there: turned in the hand, read with the pointer.
+#pragma once
+
+#include <QTimer>
+#include <QWidget>
+#include <optional>
+
+#include "app/document.h"
+#include "app/picture_maker.h"
+#include "core/plan/spot.h"
+
+namespace glaukophos {
+
+class FigureView : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit FigureView(Document& document, QWidget* parent = nullptr);
+
+    [[nodiscard]] Overlay overlay() const { return m_look.overlay; }
+    void setOverlay(Overlay overlay);
+    [[nodiscard]] bool inSteps() const { return m_look.in_steps; }
+    void setInSteps(bool in_steps);
+    // Shows where lights stand, and lets lamps be dragged.
+    void setLightHandles(bool shown);
+    // The next click on the figure puts the chosen lamp there.
+    void placeLampByClick();
+
+    [[nodiscard]] const ViewChoice& view() const { return m_view; }
+    void setView(const ViewChoice& view);
+    void seeFromLight(std::size_t index);  // until the view is turned
+    [[nodiscard]] bool seesFromLight() const { return m_from_light.has_value(); }
+
+    [[nodiscard]] bool isFinished() const { return m_finished; }
+    [[nodiscard]] const QImage& picture() const { return m_picture; }
+    [[nodiscard]] Camera camera() const;
+    [[nodiscard]] PixelGrid grid() const;
+
+  signals:
+    void overlayChanged(glaukophos::Overlay overlay);
+    void viewChanged();
+    void spotRead(const QString& text);
+    void pictureFinished();
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void leaveEvent(QEvent* event) override;
+
+  private:
+    enum class Drag { None, Turn, Slide, Lamp };
+
+    void requestPicture(bool moving);
+    void showMoving();
+    [[nodiscard]] CameraRay rayAt(const QPointF& position) const;
+    [[nodiscard]] std::optional<RayHit> hitAt(const QPointF& position) const;
+    [[nodiscard]] std::optional<std::size_t> lampAt(const QPointF& position) const;
+    void turn(double hours, double height_deg);
+    void slide(const QPointF& pixels);
+    void zoomAt(double factor);
+    void dragLamp(const QPointF& position, bool on_surface);
+    void click(const QPointF& position);
+    void readSpot(const QPointF& position);
+    void paintHandles(QPainter& painter) const;
+    void paintCaption(QPainter& painter) const;
+    [[nodiscard]] QString caption() const;
+
+    Document& m_document;
+    PictureMaker m_maker;
+    QTimer m_rest;  // fires when the hand has rested
+    QImage m_picture;
+    bool m_finished = false;
+    LookChoice m_look;
+    ViewChoice m_view;
+    std::optional<std::size_t> m_from_light;
+    bool m_handles = false;
+    bool m_placing_lamp = false;
+    Drag m_drag = Drag::None;
+    bool m_dragged = false;
+    std::size_t m_dragged_lamp = 0;
+    QPointF m_last;
+    QPointF m_pressed;
+};
+
+}  // namespace glaukophos

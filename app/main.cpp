@@ -1,0 +1,126 @@
+// Starts the window; options let scripts take its picture or print a sheet.
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QStandardPaths>
+#include <QTimer>
+#include <cstdio>
+
+#include "app/main_window.h"
+#include "app/text.h"
+#include "core/picture/named_view.h"
+
+namespace {
+
+using namespace glaukophos;
+
+struct ScriptOptions {
+    QString picture;
+    QString sheet;
+    QPageSize::PageSizeId page = QPageSize::A4;
+};
+
+// Once everything is traced: takes the pictures that were asked for, then quits.
+class Script : public QObject {
+  public:
+    Script(MainWindow& window, ScriptOptions options)
+        : m_window(window), m_options(std::move(options)) {
+        connect(&m_window.figureView(), &FigureView::pictureFinished, this, [this] { finish(); });
+        connect(&m_window.loader(), &Loader::failed, this, [](const QString& message) {
+            std::fprintf(stderr, "glaukophos: %s\n", qUtf8Printable(message));
+            QCoreApplication::exit(2);
+        });
+    }
+
+  private:
+    void finish() {
+        const EvaluatedPtr& evaluated = m_window.document().evaluated();
+        if (m_done || evaluated == nullptr || !evaluated->complete) return;
+        m_done = true;
+        bool written = true;
+        if (!m_options.picture.isEmpty()) written = m_window.grab().save(m_options.picture);
+        if (!m_options.sheet.isEmpty()) {
+            written = m_window.exportSheet(m_options.sheet, m_options.page) && written;
+        }
+        QCoreApplication::exit(written ? 0 : 2);
+    }
+
+    MainWindow& m_window;
+    ScriptOptions m_options;
+    bool m_done = false;
+};
+
+void addOptions(QCommandLineParser& parser) {
+    parser.setApplicationDescription(
+        QStringLiteral("Plan where light falls on a figure before painting it."));
+    parser.addHelpOption();
+    parser.addVersionOption();
+    parser.addPositionalArgument(QStringLiteral("files"),
+                                 QStringLiteral("A plan, or the meshes of one figure."));
+    const auto add = [&](const char* name, const char* text, const char* value) {
+        parser.addOption(QCommandLineOption(q(name), q(text), q(value)));
+    };
+    add("picture", "Save a picture of the window when it is ready, and quit.", "png");
+    add("sheet", "Save the plan sheet when it is ready, and quit.", "pdf");
+    add("page", "Page of the sheet: a4 or letter.", "size");
+    add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours.", "number");
+    add("show", "Overlay: bare, reach, values, bands or colours.", "overlay");
+    add("view", "View: front, right, back, left, top, below, upside-down.", "view");
+    add("from-light", "See from the light of this number, beginning with 1.", "number");
+    add("light", "Choose the light of this number, beginning with 1.", "number");
+    add("part", "Choose the part of this number, beginning with 1.", "number");
+    add("theme", "Surroundings: dark or light.", "theme");
+    parser.addOption({QStringLiteral("steps"), QStringLiteral("Colours in flat steps.")});
+}
+
+void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
+    const auto number = [&](const char* name) { return parser.value(q(name)).toInt(); };
+    if (number("stage") >= 1 && number("stage") <= 4) {
+        window.setStage(static_cast<Stage>(number("stage") - 1));
+    }
+    if (const auto overlay = overlayFromName(parser.value(QStringLiteral("show")).toStdString())) {
+        window.figureView().setOverlay(*overlay);
+    }
+    if (const auto view = viewFromName(parser.value(QStringLiteral("view")).toStdString())) {
+        window.figureView().setView(*view);
+    }
+    if (number("light") > 0) {
+        window.document().selectLight(static_cast<std::size_t>(number("light") - 1));
+    }
+    if (number("part") > 0) {
+        window.document().selectPart(static_cast<PartIndex>(number("part") - 1));
+    }
+    if (number("from-light") > 0) {
+        window.figureView().seeFromLight(static_cast<std::size_t>(number("from-light") - 1));
+    }
+    window.figureView().setInSteps(parser.isSet(QStringLiteral("steps")));
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    QApplication app(argc, argv);
+    QApplication::setApplicationName(QStringLiteral("glaukophos"));
+    QApplication::setApplicationVersion(QStringLiteral("0.1.0"));
+    QCommandLineParser parser;
+    addOptions(parser);
+    parser.process(app);
+
+    const bool light = parser.value(QStringLiteral("theme")) == QStringLiteral("light");
+    applyTheme(app, light ? ThemeKind::Light : ThemeKind::Dark);
+    MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation));
+    const ScriptOptions options{
+        parser.value(QStringLiteral("picture")), parser.value(QStringLiteral("sheet")),
+        parser.value(QStringLiteral("page")) == QStringLiteral("letter") ? QPageSize::Letter
+                                                                         : QPageSize::A4};
+    std::unique_ptr<Script> script;
+    if (!options.picture.isEmpty() || !options.sheet.isEmpty()) {
+        script = std::make_unique<Script>(window, options);
+    } else {
+        window.offerRecovery();
+    }
+    QObject::connect(&window.loader(), &Loader::loaded, &window,
+                     [&] { applyOptions(parser, window); });
+    window.show();
+    window.openFiles(parser.positionalArguments());
+    return QApplication::exec();
+}

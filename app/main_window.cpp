@@ -1,0 +1,467 @@
+// Puts the pieces together; the work is done by the document, the view and the panels.
+#include "app/main_window.h"
+
+#include <QApplication>
+#include <QButtonGroup>
+#include <QCloseEvent>
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QMimeData>
+
+#include "app/sheet.h"
+#include "app/text.h"
+#include "core/io/file_bytes.h"
+#include "core/io/tables_csv.h"
+#include "core/picture/named_view.h"
+
+namespace glaukophos {
+namespace {
+
+struct StageEntry {
+    const char* name;
+    const char* icon;
+    const char* tip;
+};
+constexpr std::array<StageEntry, 4> kStages = {{
+    {QT_TR_NOOP("Figure"), "figure", QT_TR_NOOP("Parts and their own colours (Ctrl+1)")},
+    {QT_TR_NOOP("Lights"), "lights", QT_TR_NOOP("Where the light comes from (Ctrl+2)")},
+    {QT_TR_NOOP("Values"), "values", QT_TR_NOOP("Dark to light in five bands (Ctrl+3)")},
+    {QT_TR_NOOP("Colours"), "colours", QT_TR_NOOP("The colours of each band (Ctrl+4)")},
+}};
+
+struct OverlayEntry {
+    const char* name;
+    const char* tip;
+    const char* key;
+};
+constexpr std::array<OverlayEntry, 5> kOverlays = {{
+    {QT_TR_NOOP("Bare"), QT_TR_NOOP("The figure in plain clay, to see its forms (B)"), "B"},
+    {QT_TR_NOOP("Reach"), QT_TR_NOOP("What the chosen light alone reaches (R)"), "R"},
+    {QT_TR_NOOP("Values"), QT_TR_NOOP("All lights together, in greys (V)"), "V"},
+    {QT_TR_NOOP("Bands"), QT_TR_NOOP("Five steps with their borders (N)"), "N"},
+    {QT_TR_NOOP("Colours"), QT_TR_NOOP("As planned, in colour (C)"), "C"},
+}};
+
+// What each stage shows when it is entered.
+Overlay overlayOf(Stage stage) {
+    switch (stage) {
+        case Stage::Figure:
+            return Overlay::Bare;
+        case Stage::Lights:
+            return Overlay::Colours;
+        case Stage::Values:
+            return Overlay::Bands;
+        case Stage::Colours:
+            break;
+    }
+    return Overlay::Colours;
+}
+
+constexpr std::array<const char*, 7> kViewKeys = {"Home", "Shift+Right", "End", "Shift+Left",
+                                                  "PgUp", "PgDown",      "U"};
+
+QString openFilter() {
+    return QObject::tr("Plans and figures (*.glauk *.json *.stl *.obj *.ply);;All files (*)");
+}
+
+}  // namespace
+
+MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent)
+    : QMainWindow(parent),
+      m_recovery(m_document, recovery_folder),
+      m_view(new FigureView(m_document, this)),
+      m_banner(new Banner(this)),
+      m_strip(new LadderStrip(m_document, this)),
+      m_readout(new QLabel(this)),
+      m_panels(new QStackedWidget(this)) {
+    setWindowIcon(QIcon(QStringLiteral(":/icons/app.svg")));
+    setAcceptDrops(true);
+    resize(1280, 800);
+
+    auto* central = new QWidget(this);
+    auto* row = new QHBoxLayout(central);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    row->addWidget(buildRail());
+    row->addWidget(buildMiddle(), 1);
+    setCentralWidget(central);
+
+    buildFileMenu();
+    buildEditMenu();
+    buildViewMenu();
+    buildHelpMenu();
+    connectLoader();
+    connect(&m_document, &Document::changed, this, [this] { updateActions(); });
+    connect(&m_document, &Document::modifiedChanged, this, &MainWindow::updateTitle);
+    setStage(Stage::Lights);
+    updateTitle();
+    updateActions();
+}
+
+QWidget* MainWindow::buildRail() {
+    auto* rail = new QWidget(this);
+    rail->setObjectName(QStringLiteral("rail"));
+    rail->setAttribute(Qt::WA_StyledBackground);
+    rail->setFixedWidth(78);
+    auto* column = new QVBoxLayout(rail);
+    column->setContentsMargins(0, 8, 0, 8);
+    column->setSpacing(2);
+    auto* group = new QButtonGroup(rail);
+    for (std::size_t i = 0; i < kStages.size(); ++i) {
+        auto* button = new QToolButton(rail);
+        button->setObjectName(QStringLiteral("stage%1").arg(i + 1));
+        button->setText(tr(kStages[i].name));
+        button->setToolTip(tr(kStages[i].tip));
+        button->setAccessibleName(tr(kStages[i].name));
+        button->setIcon(themedIcon(q(kStages[i].icon)));
+        button->setIconSize({28, 28});
+        button->setToolButtonStyle(Qt::ToolButtonTextUnderIcon);
+        button->setCheckable(true);
+        button->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+        button->setShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)));
+        group->addButton(button);
+        column->addWidget(button);
+        m_stage_buttons.push_back(button);
+        connect(button, &QToolButton::clicked, this,
+                [this, i] { setStage(static_cast<Stage>(i)); });
+    }
+    column->addStretch(1);
+    return rail;
+}
+
+QWidget* MainWindow::buildTopBar() {
+    auto* bar = new QWidget(this);
+    bar->setObjectName(QStringLiteral("topBar"));
+    bar->setAttribute(Qt::WA_StyledBackground);
+    auto* row = new QHBoxLayout(bar);
+    row->setContentsMargins(12, 6, 12, 6);
+    row->setSpacing(6);
+    row->addWidget(new QLabel(tr("Show"), bar));
+    auto* group = new QButtonGroup(bar);
+    for (std::size_t i = 0; i < kOverlays.size(); ++i) {
+        auto* button = new QToolButton(bar);
+        button->setObjectName(QStringLiteral("overlay%1").arg(i + 1));
+        button->setText(tr(kOverlays[i].name));
+        button->setToolTip(tr(kOverlays[i].tip));
+        button->setCheckable(true);
+        group->addButton(button);
+        row->addWidget(button);
+        m_overlay_buttons.push_back(button);
+        connect(button, &QToolButton::clicked, this,
+                [this, i] { m_view->setOverlay(static_cast<Overlay>(i)); });
+    }
+    row->addStretch(1);
+    auto* turn = new QLabel(tr("Drag turns, wheel zooms, right drag slides"), bar);
+    turn->setObjectName(QStringLiteral("caption"));
+    row->addWidget(turn);
+    connect(m_view, &FigureView::overlayChanged, this, [this](Overlay overlay) {
+        m_overlay_buttons[static_cast<std::size_t>(overlay)]->setChecked(true);
+    });
+    return bar;
+}
+
+QWidget* MainWindow::buildMiddle() {
+    auto* middle = new QWidget(this);
+    auto* column = new QVBoxLayout(middle);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+
+    auto* upper = new QHBoxLayout;
+    upper->setSpacing(0);
+    auto* figure = new QVBoxLayout;
+    figure->setSpacing(0);
+    figure->addWidget(buildTopBar());
+    figure->addWidget(m_banner);
+    figure->addWidget(m_view, 1);
+    upper->addLayout(figure, 1);
+    m_panels->setFixedWidth(330);
+    m_panels->setObjectName(QStringLiteral("panel"));
+    m_panels->setAttribute(Qt::WA_StyledBackground);
+    auto* figure_panel = new FigurePanel(m_document, this);
+    auto* lights_panel = new LightsPanel(m_document, this);
+    auto* colours_panel = new ColoursPanel(m_document, this);
+    m_panels->addWidget(figure_panel);
+    m_panels->addWidget(lights_panel);
+    m_panels->addWidget(new ValuesPanel(m_document, this));
+    m_panels->addWidget(colours_panel);
+    upper->addWidget(m_panels);
+    column->addLayout(upper, 1);
+
+    column->addWidget(m_strip);
+    m_readout->setObjectName(QStringLiteral("readout"));
+    m_readout->setAccessibleName(tr("What is under the pointer"));
+    m_readout->setMinimumWidth(100);
+    m_readout->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+    column->addWidget(m_readout);
+
+    const QString idle = tr("Point at the figure to read a spot; click to choose its part.");
+    m_readout->setText(idle);
+    connect(m_view, &FigureView::spotRead, this, [this, idle](const QString& text) {
+        m_readout->setText(text.isEmpty() ? idle : text);
+        m_readout->setToolTip(text);
+    });
+    connect(figure_panel, &FigurePanel::openRequested, this, &MainWindow::askOpen);
+    connect(lights_panel, &LightsPanel::seeFromRequested, m_view, &FigureView::seeFromLight);
+    connect(lights_panel, &LightsPanel::placeLampRequested, m_view, &FigureView::placeLampByClick);
+    connect(colours_panel, &ColoursPanel::stepsToggled, m_view, &FigureView::setInSteps);
+    return middle;
+}
+
+QAction* MainWindow::addAction(QMenu& menu, const QString& text, const QKeySequence& keys,
+                               const std::function<void()>& run) {
+    QAction* action = menu.addAction(text);
+    action->setShortcut(keys);
+    connect(action, &QAction::triggered, this, run);
+    return action;
+}
+
+void MainWindow::buildFileMenu() {
+    QMenu& menu = *menuBar()->addMenu(tr("&File"));
+    addAction(menu, tr("&Open plan or figure …"), QKeySequence::Open, [this] { askOpen(); });
+    menu.addSeparator();
+    m_needs_plan.push_back(addAction(menu, tr("&Save"), QKeySequence::Save, [this] { save(); }));
+    m_needs_plan.push_back(
+        addAction(menu, tr("Save &as …"), QKeySequence::SaveAs, [this] { saveAs(); }));
+    menu.addSeparator();
+    m_needs_plan.push_back(addAction(menu, tr("Plan sheet, A4 …"), tr("Ctrl+P"),
+                                     [this] { askExportSheet(QPageSize::A4); }));
+    m_needs_plan.push_back(addAction(menu, tr("Plan sheet, Letter …"), {},
+                                     [this] { askExportSheet(QPageSize::Letter); }));
+    m_needs_plan.push_back(
+        addAction(menu, tr("Ladders as a table (CSV) …"), {}, [this] { askExportCsv(); }));
+    menu.addSeparator();
+    addAction(menu, tr("&Quit"), QKeySequence::Quit, [this] { close(); });
+}
+
+void MainWindow::buildEditMenu() {
+    QMenu& menu = *menuBar()->addMenu(tr("&Edit"));
+    QAction* undo = m_document.undoStack().createUndoAction(this, tr("Undo"));
+    undo->setShortcut(QKeySequence::Undo);
+    QAction* redo = m_document.undoStack().createRedoAction(this, tr("Redo"));
+    redo->setShortcut(QKeySequence::Redo);
+    menu.addAction(undo);
+    menu.addAction(redo);
+}
+
+void MainWindow::buildViewMenu() {
+    QMenu& menu = *menuBar()->addMenu(tr("&View"));
+    for (std::size_t i = 0; i < kOverlays.size(); ++i) {
+        m_needs_plan.push_back(addAction(menu, tr("Show %1").arg(tr(kOverlays[i].name).toLower()),
+                                         QKeySequence(q(kOverlays[i].key)), [this, i] {
+                                             m_view->setOverlay(static_cast<Overlay>(i));
+                                         }));
+    }
+    menu.addSeparator();
+    for (std::size_t i = 0; i < namedViews().size(); ++i) {
+        m_needs_plan.push_back(addAction(menu, tr(namedViews()[i].caption),
+                                         QKeySequence(q(kViewKeys.at(i))),
+                                         [this, i] { m_view->setView(namedViews()[i].view); }));
+    }
+    m_from_light = addAction(menu, tr("From the chosen light"), tr("L"),
+                             [this] { m_view->seeFromLight(m_document.selectedLight()); });
+    m_needs_plan.push_back(m_from_light);
+    menu.addSeparator();
+    addAction(menu, tr("Dark or light surroundings"), tr("Ctrl+T"), [this] {
+        setTheme(currentThemeKind() == ThemeKind::Dark ? ThemeKind::Light : ThemeKind::Dark);
+    });
+}
+
+void MainWindow::buildHelpMenu() {
+    QMenu& menu = *menuBar()->addMenu(tr("&Help"));
+    addAction(menu, tr("First steps"), QKeySequence::HelpContents, [this] { showHelp(); });
+    addAction(menu, tr("About Glaukophos"), {}, [this] { showAbout(); });
+}
+
+void MainWindow::connectLoader() {
+    connect(m_banner, &Banner::stopRequested, &m_loader, &Loader::stop);
+    connect(&m_loader, &Loader::progressed, m_banner, &Banner::setProgress);
+    connect(&m_loader, &Loader::loaded, this,
+            [this](const std::shared_ptr<Plan>& plan, const QString& path) {
+                m_banner->dismiss();
+                const bool recovered = !path.isEmpty() && path == m_recovery.leftBehind();
+                m_document.open(std::move(*plan), recovered ? QString() : path);
+                updateTitle();
+            });
+    connect(&m_loader, &Loader::failed, m_banner, &Banner::showMessage);
+}
+
+void MainWindow::setStage(Stage stage) {
+    const auto index = static_cast<std::size_t>(stage);
+    m_stage_buttons[index]->setChecked(true);
+    m_panels->setCurrentIndex(static_cast<int>(index));
+    m_view->setLightHandles(stage == Stage::Lights);
+    m_view->setOverlay(overlayOf(stage));
+    m_overlay_buttons[static_cast<std::size_t>(m_view->overlay())]->setChecked(true);
+}
+
+void MainWindow::setTheme(ThemeKind kind) {
+    applyTheme(*qApp, kind);
+    for (std::size_t i = 0; i < m_stage_buttons.size(); ++i) {
+        m_stage_buttons[i]->setIcon(themedIcon(q(kStages[i].icon)));
+    }
+    m_view->setView(m_view->view());
+}
+
+void MainWindow::updateTitle() {
+    const QString name = m_document.isOpen() ? q(m_document.plan().title) : tr("no plan");
+    setWindowTitle(QStringLiteral("%1[*] – Glaukophos").arg(name));
+    setWindowModified(m_document.isModified());
+}
+
+void MainWindow::updateActions() {
+    for (QAction* action : m_needs_plan) action->setEnabled(m_document.isOpen());
+    m_from_light->setEnabled(m_document.isOpen() && !m_document.plan().lights.empty());
+}
+
+void MainWindow::openFiles(const QStringList& files) {
+    if (files.isEmpty() || !mayDiscard()) return;
+    m_banner->showWork(tr("Opening %1 …").arg(QFileInfo(files.front()).fileName()));
+    m_loader.load(files);
+}
+
+void MainWindow::offerRecovery() {
+    const QString file = m_recovery.leftBehind();
+    if (file.isEmpty()) return;
+    m_banner->showQuestion(tr("The last run ended before its changes were saved. Open them?"),
+                           tr("Open them"));
+    connect(
+        m_banner, &Banner::answered, this, [this, file] { openFiles({file}); },
+        Qt::SingleShotConnection);
+    connect(
+        m_banner, &Banner::dismissed, this, [this] { m_recovery.forget(); },
+        Qt::SingleShotConnection);
+}
+
+bool MainWindow::mayDiscard() {
+    if (!m_document.isOpen() || !m_document.isModified()) return true;
+    QMessageBox box(QMessageBox::Question, tr("Unsaved changes"),
+                    tr("\"%1\" has changes that are not saved.").arg(q(m_document.plan().title)),
+                    QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, this);
+    box.setObjectName(QStringLiteral("unsavedBox"));
+    switch (box.exec()) {
+        case QMessageBox::Save:
+            return save();
+        case QMessageBox::Discard:
+            return true;
+        default:
+            return false;
+    }
+}
+
+bool MainWindow::report(const Result<void>& result) {
+    if (result) return true;
+    m_banner->showMessage(q(result.error().message));
+    return false;
+}
+
+bool MainWindow::saveTo(const QString& file) {
+    if (!report(savePlan(m_document.plan(), file.toStdString()))) return false;
+    m_document.markSaved(file);
+    return true;
+}
+
+bool MainWindow::save() {
+    return m_document.path().isEmpty() ? saveAs() : saveTo(m_document.path());
+}
+
+bool MainWindow::saveAs() {
+    QString file = QFileDialog::getSaveFileName(this, tr("Save plan"), m_document.path(),
+                                                tr("Plans (*.glauk)"));
+    if (file.isEmpty()) return false;
+    if (!file.endsWith(QStringLiteral(".glauk"))) file += QStringLiteral(".glauk");
+    return saveTo(file);
+}
+
+void MainWindow::askOpen() {
+    openFiles(QFileDialog::getOpenFileNames(this, tr("Open plan or figure"), {}, openFilter()));
+}
+
+bool MainWindow::exportSheet(const QString& file, QPageSize::PageSizeId page) {
+    if (m_document.evaluated() == nullptr) return false;
+    // The view on screen is the one on paper.
+    Evaluated evaluated = *m_document.evaluated();
+    evaluated.plan.view = m_view->view();
+    QApplication::setOverrideCursor(Qt::WaitCursor);
+    const bool written = report(writePlanSheet(evaluated, file, page));
+    QApplication::restoreOverrideCursor();
+    return written;
+}
+
+bool MainWindow::exportCsv(const QString& file) {
+    if (m_document.evaluated() == nullptr) return false;
+    const Evaluated& evaluated = *m_document.evaluated();
+    return report(
+        writeAtomically(file.toStdString(), ladderCsv(evaluated.plan, evaluated.results)));
+}
+
+void MainWindow::askExportSheet(QPageSize::PageSizeId page) {
+    const QString file =
+        QFileDialog::getSaveFileName(this, tr("Plan sheet"), {}, tr("PDF (*.pdf)"));
+    if (!file.isEmpty()) exportSheet(file, page);
+}
+
+void MainWindow::askExportCsv() {
+    const QString file =
+        QFileDialog::getSaveFileName(this, tr("Ladders as a table"), {}, tr("Tables (*.csv)"));
+    if (!file.isEmpty()) exportCsv(file);
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+    if (!mayDiscard()) {
+        event->ignore();
+        return;
+    }
+    m_recovery.forget();
+    event->accept();
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls()) event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event) {
+    QStringList files;
+    for (const QUrl& url : event->mimeData()->urls()) {
+        if (url.isLocalFile()) files << url.toLocalFile();
+    }
+    event->acceptProposedAction();
+    openFiles(files);
+}
+
+void MainWindow::showHelp() {
+    QMessageBox box(this);
+    box.setWindowTitle(tr("First steps"));
+    box.setTextFormat(Qt::RichText);
+    box.setText(tr(
+        "<h3>A light plan in five steps</h3>"
+        "<p><b>1 Figure.</b> Open your print file (drop it on the window). Click a part, give it "
+        "the colour it has in daylight.</p>"
+        "<p><b>2 Lights.</b> Drag the moon on the round chart: the middle is straight above, "
+        "the inner circle the horizon. Drag a lamp by its ring on the figure, with Shift along "
+        "the surface. Set how far its glow reaches in mm.</p>"
+        "<p><b>3 Values.</b> See the five bands and how much of the surface each takes. The "
+        "lighter, the smaller.</p>"
+        "<p><b>4 Colours.</b> Click a part: its ladder stands at the foot, from Deep to Peak."
+        "</p>"
+        "<p><b>5 Print.</b> File, Plan sheet. Take it to the desk.</p>"
+        "<p>Directions run like a clock laid round the figure: 12 is where it faces, 3 its own "
+        "right hand, which is on your left as you face it.</p>"));
+    box.exec();
+}
+
+void MainWindow::showAbout() {
+    QMessageBox box(this);
+    box.setWindowTitle(tr("About Glaukophos"));
+    box.setTextFormat(Qt::RichText);
+    box.setText(tr("<h3>Glaukophos %1</h3><p>Plan where light falls on a figure before you paint "
+                   "it.</p><p>Free software under the GNU General Public License, version 3 or "
+                   "later. Set in Manrope (SIL Open Font License 1.1).</p>")
+                    .arg(QApplication::applicationVersion()));
+    box.exec();
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,93 @@
+// The one window: rail, figure, panel, ladder, read-out.
+#pragma once
+
+#include <QActionGroup>
+#include <QMainWindow>
+#include <QPageSize>
+#include <QStackedWidget>
+#include <QToolButton>
+
+#include "app/banner.h"
+#include "app/colours_panel.h"
+#include "app/document.h"
+#include "app/figure_panel.h"
+#include "app/figure_view.h"
+#include "app/ladder_strip.h"
+#include "app/lights_panel.h"
+#include "app/loader.h"
+#include "app/recovery.h"
+#include "app/theme.h"
+#include "app/values_panel.h"
+
+namespace glaukophos {
+
+enum class Stage { Figure, Lights, Values, Colours };
+
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+
+  public:
+    // Copies of unsaved work are kept in `recovery_folder`.
+    explicit MainWindow(const QString& recovery_folder, QWidget* parent = nullptr);
+
+    [[nodiscard]] Document& document() { return m_document; }
+    [[nodiscard]] FigureView& figureView() { return *m_view; }
+    [[nodiscard]] Banner& banner() { return *m_banner; }
+    [[nodiscard]] Recovery& recovery() { return m_recovery; }
+    [[nodiscard]] Loader& loader() { return m_loader; }
+
+    void openFiles(const QStringList& files);  // asks about unsaved changes first
+    void offerRecovery();
+    void setStage(Stage stage);
+    void setTheme(ThemeKind kind);
+    bool saveTo(const QString& file);
+    bool exportSheet(const QString& file, QPageSize::PageSizeId page);
+    bool exportCsv(const QString& file);
+
+  protected:
+    void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+  private:
+    QWidget* buildRail();
+    QWidget* buildTopBar();
+    QWidget* buildMiddle();
+    void buildFileMenu();
+    void buildEditMenu();
+    void buildViewMenu();
+    void buildHelpMenu();
+    void connectLoader();
+    void updateTitle();
+    void updateActions();
+
+    bool mayDiscard();  // false when the user wants to keep working on unsaved changes
+    bool save();
+    bool saveAs();
+    void askOpen();
+    void askExportSheet(QPageSize::PageSizeId page);
+    void askExportCsv();
+    bool report(const Result<void>& result);  // shows an error; true when there is none
+    void showHelp();
+    void showAbout();
+    QAction* addAction(QMenu& menu, const QString& text, const QKeySequence& keys,
+                       const std::function<void()>& run);
+
+    Document m_document;
+    Loader m_loader;
+    Recovery m_recovery;
+    QStringList m_loading_files;
+
+    // All owned by Qt.
+    FigureView* m_view;
+    Banner* m_banner;
+    LadderStrip* m_strip;
+    QLabel* m_readout;
+    QStackedWidget* m_panels;
+    std::vector<QToolButton*> m_stage_buttons;
+    std::vector<QToolButton*> m_overlay_buttons;
+    std::vector<QAction*> m_needs_plan;
+    QAction* m_from_light = nullptr;
+};
+
+}  // namespace glaukophos

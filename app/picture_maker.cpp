@@ -1,0 +1,94 @@
+// Accumulates jittered frames until the picture is smooth or something newer is asked for.
+#include "app/picture_maker.h"
+
+#include <cstring>
+
+namespace glaukophos {
+namespace {
+
+constexpr int kFrames = 24;
+
+bool worthShowing(int frames) {
+    return frames == 1 || frames == 3 || frames == 8 || frames == kFrames;
+}
+
+QImage toQImage(const Image& image) {
+    QImage picture(image.width, image.height, QImage::Format_RGB888);
+    const auto row = static_cast<std::size_t>(image.width) * 3;
+    for (int y = 0; y < image.height; ++y) {
+        std::memcpy(picture.scanLine(y), image.rgb.data() + static_cast<std::size_t>(y) * row, row);
+    }
+    return picture;
+}
+
+bool same(const LookChoice& a, const LookChoice& b) {
+    return a.overlay == b.overlay && a.light == b.light && a.in_steps == b.in_steps;
+}
+
+}  // namespace
+
+PictureMaker::PictureMaker(QObject* parent)
+    : QObject(parent), m_worker([this](const std::stop_token& stop) { run(stop); }) {}
+
+PictureMaker::~PictureMaker() {
+    {
+        const std::scoped_lock lock(m_mutex);
+        m_stopping = true;
+    }
+    m_worker.request_stop();
+}
+
+void PictureMaker::request(PictureRequest request) {
+    {
+        const std::scoped_lock lock(m_mutex);
+        m_waiting = std::move(request);
+    }
+    m_wake.notify_one();
+}
+
+bool PictureMaker::newerWaits() {
+    const std::scoped_lock lock(m_mutex);
+    return m_stopping || m_waiting.has_value();
+}
+
+void PictureMaker::run(const std::stop_token& stop) {
+    while (true) {
+        std::optional<PictureRequest> request;
+        {
+            std::unique_lock lock(m_mutex);
+            if (!m_wake.wait(lock, stop, [this] { return m_waiting.has_value(); })) return;
+            request = std::exchange(m_waiting, std::nullopt);
+        }
+        make(*request);
+    }
+}
+
+const Look& PictureMaker::lookFor(const PictureRequest& request) {
+    if (m_look_of != request.evaluated || !same(m_look_choice, request.look)) {
+        m_look = lookOf(request.evaluated->plan, request.evaluated->results, request.look);
+        m_look_of = request.evaluated;
+        m_look_choice = request.look;
+    }
+    return m_look;
+}
+
+void PictureMaker::make(const PictureRequest& request) {
+    const Figure& figure = *request.evaluated->plan.figure;
+    const Look& look = lookFor(request);
+    PixelGrid grid = request.grid;
+    if (request.moving) grid = {std::max(1, grid.width / 2), std::max(1, grid.height / 2)};
+    const int frames = request.moving ? 1 : kFrames;
+    Accumulation accumulation;
+    while (accumulation.frames < frames) {
+        addFrame(accumulation, figure, request.camera,
+                 traceFrame(figure, request.camera, grid, jitterOf(accumulation.frames)), look,
+                 request.shade);
+        const bool last = accumulation.frames == frames;
+        if (worthShowing(accumulation.frames) || last) {
+            emit pictureReady(toQImage(developed(accumulation)), last && !request.moving);
+        }
+        if (newerWaits()) return;
+    }
+}
+
+}  // namespace glaukophos

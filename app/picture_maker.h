@@ -1,0 +1,57 @@
+// Traces the figure's picture off the interface thread: quickly first, then finer and finer.
+#pragma once
+
+#include <QImage>
+#include <QObject>
+#include <condition_variable>
+#include <mutex>
+#include <optional>
+#include <thread>
+
+#include "app/evaluator.h"
+#include "core/picture/render.h"
+
+namespace glaukophos {
+
+struct PictureRequest {
+    EvaluatedPtr evaluated;
+    LookChoice look;
+    Camera camera;
+    PixelGrid grid;  // of the full picture, in device pixels
+    ShadeChoice shade;
+    bool moving = false;  // half size, one ray a pixel
+};
+
+class PictureMaker : public QObject {
+    Q_OBJECT
+
+  public:
+    explicit PictureMaker(QObject* parent = nullptr);
+    ~PictureMaker() override;
+
+    void request(PictureRequest request);
+
+  signals:
+    // `finished` when the picture will not get any finer.
+    void pictureReady(const QImage& picture, bool finished);
+
+  private:
+    void run(const std::stop_token& stop);
+    void make(const PictureRequest& request);
+    bool newerWaits();
+    const Look& lookFor(const PictureRequest& request);
+
+    std::mutex m_mutex;
+    std::condition_variable_any m_wake;
+    std::optional<PictureRequest> m_waiting;
+    bool m_stopping = false;
+
+    // Used by the worker only: the last look, kept while only the view changes.
+    EvaluatedPtr m_look_of;
+    LookChoice m_look_choice;
+    Look m_look;
+
+    std::jthread m_worker;  // last member
+};
+
+}  // namespace glaukophos
