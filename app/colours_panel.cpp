@@ -24,7 +24,7 @@ ColoursPanel::ColoursPanel(Document& document, QWidget* parent)
             parent),
       m_document(document),
       m_adaptation(new NumberField(
-          tr("The eye gets used to the main light"),
+          tr("Eye used to the main light"),
           tr("0: colours as lit, strongly tinted. 1: the main light looks white, only the second "
              "one is coloured."),
           {0, 1, 2, {}, false}, this)),

@@ -31,6 +31,8 @@ class ColoursPanel : public Panel {
   public:
     explicit ColoursPanel(Document& document, QWidget* parent = nullptr);
 
+    void showSteps(bool in_steps) { m_steps->setChecked(in_steps); }
+
   signals:
     void stepsToggled(bool in_steps);
 

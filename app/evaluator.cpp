@@ -79,7 +79,6 @@ void Evaluator::refine(const Plan& plan) {
 }
 
 Evaluator::TracedLight& Evaluator::tracedFor(const Plan& plan, std::size_t index) {
-    m_traced.resize(plan.lights.size());
     TracedLight& traced = m_traced[index];
     const Light& light = plan.lights[index];
     if (traced.kind != light.kind || traced.own_parts != light.own_parts) {
@@ -90,6 +89,7 @@ Evaluator::TracedLight& Evaluator::tracedFor(const Plan& plan, std::size_t index
 
 // Brings every light to at least `accuracy`; false when stopped.
 bool Evaluator::traceAll(const Plan& plan, Accuracy accuracy) {
+    m_traced.resize(plan.lights.size());
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         TracedLight& traced = tracedFor(plan, l);
         const bool is_sky = std::holds_alternative<Sky>(traced.kind);

@@ -83,6 +83,7 @@ void FigureView::setInSteps(bool in_steps) {
     if (in_steps == m_look.in_steps) return;
     m_look.in_steps = in_steps;
     requestPicture(false);
+    emit stepsChanged(in_steps);
 }
 
 void FigureView::setLightHandles(bool shown) {
@@ -397,8 +398,16 @@ void FigureView::paintHandles(QPainter& painter) const {
         Vec3 place;
         if (const auto* far = std::get_if<FarLight>(&light.kind)) {
             const Vec3 direction = towards(far->direction);
-            place = middle + 0.62F * plan.figure->bounds.diagonal() * direction;
-            const auto tip = at(middle + 0.44F * plan.figure->bounds.diagonal() * direction);
+            const float size = plan.figure->bounds.diagonal();
+            float distance = 0.62F * size;
+            const QRectF room = QRectF(rect()).adjusted(30, 46, -90, -20);
+            while (distance > 0.2F * size) {  // closer until its ring is inside the picture
+                const auto seen = at(middle + distance * direction);
+                if (seen && room.contains(*seen)) break;
+                distance -= 0.02F * size;
+            }
+            place = middle + distance * direction;
+            const auto tip = at(middle + (distance - 0.16F * size) * direction);
             if (const auto tail = at(place); tail && tip) {
                 painter.setPen(QPen(QColor(0, 0, 0, 140), 4));
                 painter.drawLine(*tail, *tip);

@@ -38,6 +38,7 @@ class FigureView : public QWidget {
 
   signals:
     void overlayChanged(glaukophos::Overlay overlay);
+    void stepsChanged(bool in_steps);
     void viewChanged();
     void spotRead(const QString& text);
     void pictureFinished();

@@ -208,6 +208,7 @@ QWidget* MainWindow::buildMiddle() {
     connect(lights_panel, &LightsPanel::seeFromRequested, m_view, &FigureView::seeFromLight);
     connect(lights_panel, &LightsPanel::placeLampRequested, m_view, &FigureView::placeLampByClick);
     connect(colours_panel, &ColoursPanel::stepsToggled, m_view, &FigureView::setInSteps);
+    connect(m_view, &FigureView::stepsChanged, colours_panel, &ColoursPanel::showSteps);
     return middle;
 }
 

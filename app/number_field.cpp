@@ -32,6 +32,7 @@ NumberField::NumberField(const QString& label, const QString& tip, const NumberR
     m_slider->setRange(0, kSteps);
     m_slider->setAccessibleName(label);
     name->setBuddy(m_box);
+    name->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     setToolTip(tip);
     auto* layout = new QGridLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);

@@ -80,6 +80,10 @@ void paintHours(QPainter& painter, const QRectF& disk, const ChartColours& colou
         painter.drawText(QRectF(at.x() - 14, at.y() - 9, 28, 18), Qt::AlignCenter,
                          QString::number(hour));
     }
+    // Both sides named, where the corners of the square leave room.
+    const QRectF corners = disk.adjusted(-kMargin, -kMargin + 4, kMargin, kMargin - 4);
+    painter.drawText(corners, Qt::AlignTop | Qt::AlignLeft, QObject::tr("its left\n(your right)"));
+    painter.drawText(corners, Qt::AlignTop | Qt::AlignRight, QObject::tr("its right\n(your left)"));
 }
 
 // Direction of a light for the chart; nothing for skies.

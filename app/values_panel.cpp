@@ -134,6 +134,8 @@ void BandTable::paintEvent(QPaintEvent* /*event*/) {
         const int y = static_cast<int>(row) * kRow;
         const Srgb grey = displayable({0.5 * (low + high), 0, 0});
         painter.fillRect(QRect(0, y, 34, kRow - 4), qColour(grey));
+        painter.setPen(t.line);  // so that a grey like the panel's keeps its shape
+        painter.drawRect(QRect(0, y, 33, kRow - 5));
         painter.setPen(t.text);
         painter.drawText(QRect(44, y, 60, kRow - 4), Qt::AlignVCenter, q(kBandNames[b]));
         painter.setPen(t.soft_text);

@@ -102,7 +102,8 @@ Json infoJson(const Plan& plan) {
     json["title"] = plan.title;
     json["size_mm"] = pointJson(figure.bounds.size());
     json["vertices"] = mesh.positions_mm.size();
-    json["triangles"] = mesh.triangles.size();
+    json["triangles"] = figure.imported.triangles_read;
+    json["triangles_without_area"] = figure.imported.triangles_without_area;
     json["surface"] = {{"vertices", figure.vertexCount()},
                        {"triangles", figure.surface.mesh.triangles.size()},
                        {"longest_edge_mm", figure.surface.longest_edge_mm},
@@ -194,8 +195,8 @@ std::string infoText(const Plan& plan) {
         "{}: {:.1f} x {:.1f} x {:.1f} mm, {} triangles in {} parts\n"
         "Working surface: {} triangles, edges up to {:.2f} mm, {:.3f} mm off the original at "
         "most\n",
-        plan.title, size.x(), size.y(), size.z(), figure.imported.mesh.triangles.size(),
-        plan.parts.size(), figure.surface.mesh.triangles.size(), figure.surface.longest_edge_mm,
+        plan.title, size.x(), size.y(), size.z(), figure.imported.triangles_read, plan.parts.size(),
+        figure.surface.mesh.triangles.size(), figure.surface.longest_edge_mm,
         figure.surface.deviation_mm);
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
         text += fmt::format("  {:<28} {:8.1f} mm2  {}\n", plan.parts[p].name,

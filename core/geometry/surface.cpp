@@ -15,17 +15,26 @@ struct Piece {
     std::vector<Triangle> triangles;
 };
 
-Piece pieceOf(const Mesh& mesh, std::size_t part, std::vector<std::uint32_t>& scratch) {
+Piece pieceOf(const Mesh& mesh, std::size_t part) {
+    const auto triangles = mesh.trianglesOf(part);
+    std::uint32_t first = std::numeric_limits<std::uint32_t>::max();
+    std::uint32_t last = 0;
+    for (const Triangle& t : triangles) {
+        const auto [low, high] = std::ranges::minmax(t);
+        first = std::min(first, low);
+        last = std::max(last, high);
+    }
     constexpr std::uint32_t kUnseen = std::numeric_limits<std::uint32_t>::max();
-    scratch.assign(mesh.positions_mm.size(), kUnseen);
+    std::vector<std::uint32_t> renumbered(triangles.empty() ? 0 : last - first + 1, kUnseen);
     Piece piece;
-    for (Triangle t : mesh.trianglesOf(part)) {
+    for (Triangle t : triangles) {
         for (std::uint32_t& corner : t) {
-            if (scratch[corner] == kUnseen) {
-                scratch[corner] = static_cast<std::uint32_t>(piece.positions.size());
+            std::uint32_t& number = renumbered[corner - first];
+            if (number == kUnseen) {
+                number = static_cast<std::uint32_t>(piece.positions.size());
                 piece.positions.push_back(mesh.positions_mm[corner]);
             }
-            corner = scratch[corner];
+            corner = number;
         }
         piece.triangles.push_back(t);
     }
@@ -76,35 +85,45 @@ void measure(Surface& surface) {
     }
 }
 
+void addPart(Surface& surface, const Mesh& original, std::size_t part,
+             const SurfaceOptions& options) {
+    const double keep =
+        static_cast<double>(options.max_triangles) / static_cast<double>(original.triangles.size());
+    Piece piece = pieceOf(original, part);
+    if (keep < 1.0 && piece.triangles.size() > 16) {
+        const auto target =
+            static_cast<std::size_t>(keep * static_cast<double>(piece.triangles.size()));
+        const float deviation =
+            simplify(piece.positions, piece.triangles, target, options.max_deviation_mm);
+        surface.deviation_mm = std::max(surface.deviation_mm, deviation);
+    }
+    subdivide(piece.positions, piece.triangles, surface.longest_edge_mm, 2 * options.max_triangles);
+    sortInSpace(piece.positions, piece.triangles);
+    appendPart(surface.mesh, piece.positions, piece.triangles);
+}
+
 }  // namespace
 
 Result<Surface> makeSurface(const Mesh& original, const SurfaceOptions& options,
                             const Progress& progress) {
-    Surface surface;
     const double area = areaOf(original, original.triangles);
-    surface.longest_edge_mm =
-        std::max(options.max_edge_mm, affordableEdge(area, options.max_triangles));
-    const double keep = std::min(1.0, static_cast<double>(options.max_triangles) /
-                                          static_cast<double>(original.triangles.size()));
-    std::vector<std::uint32_t> scratch;
-    for (std::size_t part = 0; part < original.partCount(); ++part) {
-        if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-        Piece piece = pieceOf(original, part, scratch);
-        if (keep < 1.0 && piece.triangles.size() > 16) {
-            const auto target =
-                static_cast<std::size_t>(keep * static_cast<double>(piece.triangles.size()));
-            surface.deviation_mm = std::max(
-                surface.deviation_mm,
-                simplify(piece.positions, piece.triangles, target, options.max_deviation_mm));
+    float edge_mm = std::max(options.max_edge_mm, affordableEdge(area, options.max_triangles));
+    while (true) {
+        Surface surface;
+        surface.longest_edge_mm = edge_mm;
+        for (std::size_t part = 0; part < original.partCount(); ++part) {
+            if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+            addPart(surface, original, part, options);
+            progress.at(static_cast<double>(part + 1) / static_cast<double>(original.partCount()));
         }
-        subdivide(piece.positions, piece.triangles, surface.longest_edge_mm,
-                  2 * options.max_triangles);
-        sortInSpace(piece.positions, piece.triangles);
-        appendPart(surface.mesh, piece.positions, piece.triangles);
-        progress.at(static_cast<double>(part + 1) / static_cast<double>(original.partCount()));
+        // Long thin triangles split into more than their area suggests: try coarser edges then.
+        if (2 * surface.mesh.triangles.size() <= 3 * options.max_triangles ||
+            surface.mesh.triangles.size() <= original.triangles.size()) {
+            measure(surface);
+            return surface;
+        }
+        edge_mm *= 1.5F;
     }
-    measure(surface);
-    return surface;
 }
 
 std::vector<Vec3> FloorGrid::points() const {

@@ -107,11 +107,14 @@ Result<std::vector<NamedSoup>> parseMeshes(const fs::path& file, std::span<const
 
 Result<ImportedFigure> assembleFigure(std::vector<NamedSoup> soups, Division division,
                                       const std::string& source) {
+    ImportedFigure figure;
     for (NamedSoup& named : soups) {
+        figure.triangles_read += named.soup.triangles.size();
         if (auto numbers = checkNumbers(named.soup, named.name); !numbers) {
             return tl::unexpected(numbers.error());
         }
-        weld(named.soup.positions_mm, named.soup.triangles);
+        figure.triangles_without_area +=
+            weld(named.soup.positions_mm, named.soup.triangles).triangles_without_area;
     }
     std::erase_if(soups, [](const NamedSoup& named) { return named.soup.triangles.empty(); });
     if (soups.empty()) {
@@ -119,7 +122,6 @@ Result<ImportedFigure> assembleFigure(std::vector<NamedSoup> soups, Division div
                     fmt::format("{} has no triangles. Choose a mesh of a figure (STL, OBJ or PLY).",
                                 source));
     }
-    ImportedFigure figure;
     if (soups.size() == 1 && division == Division::Pieces) {
         appendPieces(figure, soups.front());
         return figure;

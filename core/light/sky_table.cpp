@@ -1,6 +1,8 @@
 // Rounds of 64 directions: packets of sixteen rays from one point.
 #include "core/light/sky_table.h"
 
+#include <algorithm>
+
 #include "core/base/low_discrepancy.h"
 #include "core/base/parallel.h"
 #include "core/light/sky.h"
@@ -10,16 +12,18 @@ namespace {
 
 constexpr int kPerRound = kSkyDirections / kSkyRounds;
 
-// The spiral runs from top to bottom, so every eighth direction covers the sphere evenly. Rounds
-// are taken in bit-reversed order, so that the first ones lie far apart.
+// Each next direction is the one farthest from all before it, so that every beginning of the list
+// covers the sphere evenly and later rounds fill the gaps.
 std::vector<Vec3> orderedDirections() {
     const std::vector<Vec3> spiral = fibonacciSphere(kSkyDirections);
-    constexpr std::array<int, kSkyRounds> kOrder = {0, 4, 2, 6, 1, 5, 3, 7};
-    std::vector<Vec3> ordered;
-    for (const int first : kOrder) {
-        for (int i = first; i < kSkyDirections; i += kSkyRounds) {
-            ordered.push_back(spiral[static_cast<std::size_t>(i)]);
+    std::vector<float> nearest(spiral.size(), -1.0F);  // cosine to the nearest one taken
+    std::vector<Vec3> ordered{spiral.front()};
+    while (ordered.size() < spiral.size()) {
+        for (std::size_t i = 0; i < spiral.size(); ++i) {
+            nearest[i] = std::max(nearest[i], spiral[i].dot(ordered.back()));
         }
+        const auto farthest = std::ranges::min_element(nearest) - nearest.begin();
+        ordered.push_back(spiral[static_cast<std::size_t>(farthest)]);
     }
     return ordered;
 }

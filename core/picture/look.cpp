@@ -77,11 +77,12 @@ void litFloor(const Plan& plan, const Results& results, const std::vector<Vec3>&
         return sum;
     };
     const auto gain = static_cast<float>(results.values.light_tone.gain);
-    const float away = (gain * sumAt(look.colours.size() - 1)).mean() + 0.05F;
+    const auto litAt = [&](std::size_t i) { return Vec3(gain * sumAt(i) + grey(0.05F)); };
+    // Per channel, so that the open floor keeps the neutral grey that colours are judged against.
+    const Vec3 away = litAt(look.colours.size() - 1);
     forFloor(plan, look, [&](std::size_t i) {
-        const Vec3 lit = (gain * sumAt(i) + grey(0.05F)) / away;
         const float open = openness(results, i);
-        return Vec3((0.4F + 0.6F * open) * lit.cwiseMin(9.0F));
+        return Vec3((0.4F + 0.6F * open) * litAt(i).cwiseQuotient(away).cwiseMin(9.0F));
     });
 }
 

@@ -16,7 +16,8 @@ namespace glaukophos {
 struct ImportedFigure {
     Mesh mesh;
     std::vector<std::string> part_names;
-    std::vector<std::string> notes;  // what was repaired, in words
+    std::size_t triangles_read = 0;          // as the files have them
+    std::size_t triangles_without_area = 0;  // of those, left out
 };
 
 // Immutable once made and shared between plans, jobs and pictures.

@@ -22,7 +22,7 @@ Light startingMoon() {
     Light light;
     light.name = "Moon";
     light.kind = FarLight{{10.0, 50.0}, 0.25};
-    light.colour = {ColourSource::Chosen, 6500.0, {0.66, 0.77, 1.0}};
+    light.colour = {ColourSource::Chosen, 6500.0, *srgbFromHex("#a8c4ff")};
     light.strength = 0.8;
     return light;
 }

@@ -1,0 +1,14 @@
+// Runs the interface tests in one application on the display given (Xvfb in ./check).
+#include <gtest/gtest.h>
+
+#include <QApplication>
+
+#include "app/theme.h"
+
+int main(int argc, char** argv) {
+    ::testing::InitGoogleTest(&argc, argv);
+    QApplication app(argc, argv);
+    QApplication::setApplicationName(QStringLiteral("glaukophos-test"));
+    glaukophos::applyTheme(app, glaukophos::ThemeKind::Dark);
+    return RUN_ALL_TESTS();
+}

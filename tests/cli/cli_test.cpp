@@ -1,0 +1,157 @@
+// The program itself, run as a user would.
+#include <gtest/gtest.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstdio>
+#include <filesystem>
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "core/io/mesh_file.h"
+#include "tests/support/shapes.h"
+
+namespace glaukophos {
+namespace {
+
+using namespace shapes;
+namespace fs = std::filesystem;
+using Json = nlohmann::json;
+
+struct Finished {
+    int code = 0;
+    std::string output;  // standard output and errors together
+};
+
+Finished run(const std::string& arguments) {
+    const std::string command = std::string(GLAUKOPHOS_CLI) + " " + arguments + " 2>&1";
+    FILE* pipe = ::popen(command.c_str(), "r");
+    Finished result;
+    std::array<char, 4096> buffer{};
+    while (const std::size_t n = std::fread(buffer.data(), 1, buffer.size(), pipe)) {
+        result.output.append(buffer.data(), n);
+    }
+    const int status = ::pclose(pipe);
+    result.code = WIFEXITED(status) ? WEXITSTATUS(status) : -1;
+    return result;
+}
+
+class Cli : public ::testing::Test {
+  protected:
+    void SetUp() override {
+        m_folder = fs::temp_directory_path() / ("glaukophos-cli-" + std::to_string(::getpid()));
+        fs::create_directories(m_folder);
+        const Mesh mesh = meshOf({box({-5, -5, 0}, {5, 5, 10})});
+        write("box.stl", binaryStl(mesh, 0, "box"));
+        write("points.csv", "x,y,z,nx,ny,nz\n0,0,10,0,0,1\n0,-5,5,0,-1,0\n0,5,5,0,1,0\n");
+    }
+    void TearDown() override { fs::remove_all(m_folder); }
+    void write(const std::string& name, const std::string& bytes) const {
+        std::ofstream(m_folder / name, std::ios::binary) << bytes;
+    }
+    [[nodiscard]] std::string file(const std::string& name) const {
+        return (m_folder / name).string();
+    }
+
+    fs::path m_folder;
+};
+
+TEST_F(Cli, InfoCountsTheMesh) {
+    const Finished info = run("info " + file("box.stl") + " --json");
+    ASSERT_EQ(info.code, 0) << info.output;
+    const Json json = Json::parse(info.output);
+    EXPECT_EQ(json["triangles"], 12);
+    EXPECT_EQ(json["size_mm"][2], 10.0);
+    EXPECT_EQ(json["lights"].size(), 3U);
+}
+
+// Lambert 1760 and Howell's sphere: strength x (R/d)^2 on the lid, nothing behind the box.
+TEST_F(Cli, ProbeGivesTheIrradianceOfTheory) {
+    const Finished probe =
+        run("probe " + file("box.stl") + " --points " + file("points.csv") +
+            " --lamp 0,-25,5,radius=2,radiance=1 --far 12,0,strength=0.5 --json");
+    ASSERT_EQ(probe.code, 0) << probe.output;
+    const Json json = Json::parse(probe.output);
+    const auto e = [&](std::size_t point, std::size_t light) {
+        return json["points"][point]["irradiance"][light].get<double>();
+    };
+    EXPECT_NEAR(e(1, 0), 0.5, 1e-4);         // the moon, square on the front
+    EXPECT_NEAR(e(1, 1), kPi * 0.01, 1e-4);  // the lamp: pi L (R/d)^2, d = 20
+    EXPECT_EQ(e(2, 0), 0.0);                 // the back sees neither
+    EXPECT_EQ(e(2, 1), 0.0);
+}
+
+TEST_F(Cli, LightsFromTheCommandLineReplaceThoseOfThePlan) {
+    const Finished bands = run("bands " + file("box.stl") + " --sky uniform --json");
+    ASSERT_EQ(bands.code, 0) << bands.output;
+    const Json json = Json::parse(bands.output);
+    double sum = 0.0;
+    for (const auto& band : json["whole"]["bands"]) sum += band["share"].get<double>();
+    EXPECT_NEAR(sum, 1.0, 1e-6);
+    EXPECT_NEAR(json["whole"]["area_mm2"].get<double>(), 600.0, 0.01);
+}
+
+TEST_F(Cli, ReachInMillimetresIsTurnedIntoStrength) {
+    const Finished reach =
+        run("reach " + file("box.stl") +
+            " --sky uniform,strength=0.4 --lamp 0,-12,5,radius=1,reach=17 --json");
+    ASSERT_EQ(reach.code, 0) << reach.output;
+    const Json json = Json::parse(reach.output);
+    EXPECT_NEAR(json["lights"][1]["reach_mm"].get<double>(), 17.0, 0.01);
+}
+
+TEST_F(Cli, LadderWritesATable) {
+    const Finished ladder = run("ladder " + file("box.stl") + " -o " + file("ladder.csv"));
+    ASSERT_EQ(ladder.code, 0) << ladder.output;
+    std::ifstream stream(file("ladder.csv"));
+    std::string line;
+    std::getline(stream, line);
+    EXPECT_EQ(line, "part,band,share,area_mm2,L,C,h_deg,colour");
+    std::size_t lines = 0;
+    while (std::getline(stream, line)) ++lines;
+    EXPECT_EQ(lines, 10U);  // whole figure and one part, five bands each
+}
+
+TEST_F(Cli, RenderWritesAPng) {
+    const Finished render =
+        run("render " + file("box.stl") +
+            " --overlay bands --view left --size 120x90 --samples 2 -o " + file("picture.png"));
+    ASSERT_EQ(render.code, 0) << render.output;
+    std::ifstream stream(file("picture.png"), std::ios::binary);
+    std::array<char, 24> head{};
+    stream.read(head.data(), head.size());
+    EXPECT_EQ(std::string(head.data() + 1, 3), "PNG");
+    EXPECT_EQ(head[19], 120);  // width, big endian
+}
+
+TEST_F(Cli, BadInputIsCodeTwoAndOneLine) {
+    const std::string box = file("box.stl");
+    write("broken.json", "{\"format\":1}");
+    for (const std::string& arguments : std::vector<std::string>{
+             "info /nonexistent.stl", "info " + file("broken.json"), "bands " + box + " --far 3",
+             "bands " + box + " --far 3,99", "reach " + box + " --lamp 1,2,3,radius=zero",
+             "reach " + box + " --sky purple", "render " + box + " --overlay x -o /tmp/x.png",
+             "render " + box + " --view sideways -o /tmp/x.png",
+             "render " + box + " --size 5 -o /tmp/x.png", "render " + box,
+             "probe " + box + " --points " + box, "nonsense", "info"}) {
+        const Finished result = run(arguments);
+        EXPECT_EQ(result.code, 2) << arguments << "\n" << result.output;
+        EXPECT_EQ(std::count(result.output.begin(), result.output.end(), '\n'), 1)
+            << arguments << "\n"
+            << result.output;
+    }
+}
+
+TEST_F(Cli, EveryCommandHasHelpWithAnExample) {
+    for (const char* command : {"info", "reach", "probe", "bands", "ladder", "render"}) {
+        const Finished help = run(std::string(command) + " --help");
+        EXPECT_EQ(help.code, 0);
+        EXPECT_NE(help.output.find("Example:"), std::string::npos) << command;
+    }
+}
+
+}  // namespace
+}  // namespace glaukophos

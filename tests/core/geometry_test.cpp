@@ -1,0 +1,104 @@
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <map>
+
+#include "core/geometry/clean.h"
+#include "core/geometry/refine.h"
+#include "tests/support/shapes.h"
+
+namespace glaukophos {
+namespace {
+
+using namespace shapes;
+
+TEST(Weld, MakesOneVertexAPlaceAndDropsSlivers) {
+    // Two triangles of a square as loose corners, one of them twice the same corner.
+    std::vector<Vec3> positions = {{0, 0, 0}, {1, 0, 0}, {1, 1, 0}, {0, 0, 0},
+                                   {1, 1, 0}, {0, 1, 0}, {0, 0, 0}, {-0.0F, 0, 0}};
+    std::vector<Triangle> triangles = {{0, 1, 2}, {3, 4, 5}, {6, 7, 1}};
+    const CleanReport report = weld(positions, triangles);
+    EXPECT_EQ(positions.size(), 4U);
+    EXPECT_EQ(triangles.size(), 2U);
+    EXPECT_EQ(report.triangles_without_area, 1U);
+    EXPECT_EQ(report.corners_welded, 4U);
+}
+
+TEST(ConnectedPieces, AreNumberedFromTheLargest) {
+    const Mesh mesh = meshOf({plate({0, 0, 0}, 1), box({5, 5, 5}, {6, 6, 6})});
+    const auto pieces = connectedPieces(mesh.positions_mm.size(), mesh.triangles);
+    EXPECT_EQ(pieces.front(), 1U);  // the plate has two triangles, the box twelve
+    EXPECT_EQ(pieces.back(), 0U);
+}
+
+// Every edge of a closed mesh belongs to exactly two triangles.
+void expectClosed(const std::vector<Triangle>& triangles) {
+    std::map<std::pair<std::uint32_t, std::uint32_t>, int> edges;
+    for (const Triangle& t : triangles) {
+        for (std::size_t k = 0; k < 3; ++k) {
+            const auto [low, high] = std::minmax(t[k], t[(k + 1) % 3]);
+            ++edges[{low, high}];
+        }
+    }
+    EXPECT_TRUE(std::ranges::all_of(edges, [](const auto& edge) { return edge.second == 2; }));
+}
+
+TEST(Subdivide, SplitsLongEdgesKeepsTheAreaAndStaysClosed) {
+    Shape shape = box({0, 0, 0}, {3, 1, 10});
+    subdivide(shape.positions_mm, shape.triangles, 0.8F, 1'000'000);
+    const Mesh mesh = meshOf({shape});
+    EXPECT_NEAR(areaOf(mesh, mesh.triangles), 2 * (3 + 30 + 10), 1e-3);
+    float longest = 0.0F;
+    for (const Triangle& t : mesh.triangles) {
+        for (std::size_t k = 0; k < 3; ++k) {
+            longest = std::max(
+                longest, (mesh.positions_mm[t[k]] - mesh.positions_mm[t[(k + 1) % 3]]).norm());
+        }
+    }
+    EXPECT_LE(longest, 0.8F);
+    expectClosed(shape.triangles);
+}
+
+TEST(Simplify, StaysWithinTheDeviationAskedFor) {
+    Shape shape = sphere({0, 0, 0}, 10, 120);
+    weld(shape.positions_mm, shape.triangles);
+    const std::size_t before = shape.triangles.size();
+    const float deviation = simplify(shape.positions_mm, shape.triangles, before / 4, 0.05F);
+    EXPECT_LT(shape.triangles.size(), before / 2);
+    EXPECT_LE(deviation, 0.05F);
+    for (const Vec3& p : shape.positions_mm) EXPECT_NEAR(p.norm(), 10.0F, 0.06F);
+}
+
+TEST(Surface, BringsACoarseBoxToBrushResolution) {
+    const auto figure = figureOf({box({0, 0, 0}, {8, 8, 8})});
+    EXPECT_GT(figure->vertexCount(), 1000U);
+    EXPECT_FLOAT_EQ(figure->surface.longest_edge_mm, 0.5F);
+    double area = 0.0;
+    for (const float a : figure->surface.areas_mm2) area += a;
+    EXPECT_NEAR(area, 6 * 64, 1e-2);
+    EXPECT_EQ(figure->imported.mesh.triangles.size(), 12U);  // the original is kept for rays
+}
+
+TEST(Surface, LargeFlatTrianglesStayWithinTheBudget) {
+    const auto figure = figureOf({box({0, 0, 0}, {2000, 3, 2000})});
+    EXPECT_LT(figure->surface.mesh.triangles.size(), 600'000U);
+}
+
+TEST(RayScene, PassesThroughTheGivenPartsOnly) {
+    const Mesh mesh = meshOf({plate({0, 0, 1}, 5), plate({0, 0, 2}, 5)});
+    const auto scene = RayScene::build(mesh);
+    ASSERT_TRUE(scene);
+    const auto hit = scene->nearest(Vec3::Zero(), Vec3::UnitZ());
+    ASSERT_TRUE(hit);
+    EXPECT_EQ(hit->part, 0);
+    const auto second = scene->nearest(Vec3::Zero(), Vec3::UnitZ(), 1e30F, {true, false});
+    ASSERT_TRUE(second);
+    EXPECT_EQ(second->part, 1);
+    EXPECT_FLOAT_EQ(second->distance_mm, 2.0F);
+    EXPECT_TRUE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 10.0F, {true, false}));
+    EXPECT_FALSE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 10.0F, {true, true}));
+    EXPECT_FALSE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 0.5F));
+}
+
+}  // namespace
+}  // namespace glaukophos

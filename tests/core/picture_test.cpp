@@ -1,0 +1,135 @@
+#include <gtest/gtest.h>
+
+#include "core/picture/named_view.h"
+#include "core/picture/render.h"
+#include "tests/support/shapes.h"
+
+namespace glaukophos {
+namespace {
+
+using namespace shapes;
+
+const PixelGrid kGrid{200, 150};
+
+TEST(Camera, PixelAndRayAreInverse) {
+    const Bounds bounds{{-10, -10, 0}, {10, 10, 30}};
+    for (const NamedView& named : namedViews()) {
+        const Camera camera = heldCamera(bounds, named.view, kGrid);
+        const Vec3 point(3, -4, 12);
+        const auto pixel = pixelOf(camera, kGrid, point);
+        ASSERT_TRUE(pixel);
+        const CameraRay ray = rayThrough(camera, kGrid, pixel->x(), pixel->y());
+        const Vec3 to_point = point - ray.origin;
+        EXPECT_LT(to_point.cross(ray.direction).norm(), 0.01F) << named.name;
+    }
+}
+
+TEST(Camera, FromTheFrontTheFiguresLeftIsOnTheViewersRight) {
+    const Bounds bounds{{-10, -10, 0}, {10, 10, 30}};
+    const Camera camera = heldCamera(bounds, *viewFromName("front"), kGrid);
+    const auto left_hand = pixelOf(camera, kGrid, {10, 0, 15});
+    ASSERT_TRUE(left_hand);
+    EXPECT_GT(left_hand->x(), 100.0F);
+    const Camera upside_down = heldCamera(bounds, *viewFromName("upside-down"), kGrid);
+    const auto head = pixelOf(upside_down, kGrid, {0, 0, 30});
+    ASSERT_TRUE(head);
+    EXPECT_GT(head->y(), 75.0F);
+}
+
+TEST(Camera, AllOfTheFigureIsInThePictureFromEverySide) {
+    const Bounds bounds{{-16, -16, 0}, {16, 16, 36}};
+    for (double hour = 0.0; hour < 12.0; hour += 1.5) {
+        for (const double height : {-40.0, 0.0, 13.0, 45.0, 89.0}) {
+            const Camera camera =
+                heldCamera(bounds, {hour, height, 1.0, false, Vec3::Zero()}, kGrid);
+            for (int i = 0; i < 24; ++i) {  // rim of the base and the top of the head
+                const double turn = i / 24.0 * 2 * kPi;
+                const Vec3 rim(static_cast<float>(16 * std::cos(turn)),
+                               static_cast<float>(16 * std::sin(turn)), 0);
+                for (const Vec3& point : {rim, Vec3(0, 0, 36)}) {
+                    const auto pixel = pixelOf(camera, kGrid, point);
+                    ASSERT_TRUE(pixel);
+                    EXPECT_TRUE(pixel->y() > 0 && pixel->y() < 150 && pixel->x() > 0 &&
+                                pixel->x() < 200)
+                        << hour << " " << height << " " << pixel->transpose();
+                }
+            }
+        }
+    }
+}
+
+// "What the lamp sees is lit" (common practice, no source): every spot in the picture from a far
+// light receives light from it.
+TEST(Camera, WhatTheFarLightSeesIsLit) {
+    Plan plan = planOf({plate({0, 0, 0}, 12), sphere({0, 0, 5}, 4, 40)});
+    plan.lights = {farLight(2, 40)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    const Camera camera = cameraAt(plan.lights[0], plan.figure->bounds, kGrid);
+    const TracedFrame frame = traceFrame(*plan.figure, camera, kGrid, {0, 0});
+    std::size_t seen = 0;
+    std::size_t dark = 0;
+    for (const PixelHit& hit : frame.pixels) {
+        if (hit.triangle == kNothing) continue;
+        ++seen;
+        const Triangle& t = plan.figure->surface.mesh.triangles[hit.triangle];
+        float most = 0.0F;
+        for (const std::uint32_t v : t) most = std::max(most, results->reach.irradiance[0][v]);
+        if (most == 0.0F) ++dark;
+    }
+    EXPECT_GT(seen, 2000U);
+    EXPECT_LT(dark, seen / 200);
+}
+
+TEST(Render, TheMiddleOfALitBallIsLighterThanItsShadow) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
+    plan.lights = {farLight(12, 20)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    const Look look = lookOf(plan, *results, {Overlay::Values, 0, false});
+    const auto middle = [&](const char* view) {
+        const Camera camera = heldCamera(plan.figure->bounds, *viewFromName(view), kGrid);
+        const Image image = renderPicture(*plan.figure, camera, kGrid, look, {}, 2);
+        return image.rgb[3 * (75 * 200 + 100)];
+    };
+    EXPECT_GT(middle("front"), 200);
+    EXPECT_LT(middle("back"), 60);
+}
+
+TEST(Render, BandsAreFlatGreysWithLines) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
+    plan.lights = {farLight(12, 20)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    const Look look = lookOf(plan, *results, {Overlay::Bands, 0, false});
+    ShadeChoice shade;
+    shade.backdrop = {1.0F, 1.0F, false};
+    const Camera camera = heldCamera(plan.figure->bounds, *viewFromName("right"), kGrid);
+    const Image image = renderPicture(*plan.figure, camera, kGrid, look, shade, 1);
+    std::array<int, 256> histogram{};
+    for (std::size_t i = 0; i < image.rgb.size(); i += 3) ++histogram[image.rgb[i]];
+    int flat = 0;
+    for (const int count : histogram) {
+        if (count > 400) ++flat;
+    }
+    EXPECT_EQ(flat, 6);  // five bands and the white ground
+}
+
+TEST(Render, MoreSamplesKeepTheSamePicture) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
+    plan.lights = {farLight(12, 20)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    const Look look = lookOf(plan, *results, {Overlay::Values, 0, false});
+    const Camera camera = heldCamera(plan.figure->bounds, *viewFromName("front"), kGrid);
+    const Image one = renderPicture(*plan.figure, camera, kGrid, look, {}, 1);
+    const Image many = renderPicture(*plan.figure, camera, kGrid, look, {}, 16);
+    double difference = 0.0;
+    for (std::size_t i = 0; i < one.rgb.size(); ++i) {
+        difference += std::abs(static_cast<int>(one.rgb[i]) - static_cast<int>(many.rgb[i]));
+    }
+    EXPECT_LT(difference / static_cast<double>(one.rgb.size()), 1.0);
+}
+
+}  // namespace
+}  // namespace glaukophos

@@ -1,0 +1,135 @@
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+#include "tests/support/shapes.h"
+
+namespace glaukophos {
+namespace {
+
+using namespace shapes;
+
+TEST(Tone, IsMonotoneAndHasAnInverse) {
+    for (const double contrast : {0.0, 0.4, 1.0}) {
+        const Tone tone{2.0, contrast};
+        double before = -1.0;
+        for (double y = 0.0; y <= 0.5; y += 0.01) {
+            const double l = tone.lightness(y);
+            EXPECT_GT(l, before);
+            before = l;
+            EXPECT_NEAR(tone.luminance(l), y, 1e-6 + 1e-4 * y);
+        }
+        EXPECT_DOUBLE_EQ(tone.lightness(0.0), kDarkestPaint);
+        EXPECT_NEAR(tone.lightness(0.5), kLightestPaint, 1e-9);
+        EXPECT_NEAR(tone.lightness(50.0), kLightestPaint, 1e-9);  // nothing above the paint's white
+    }
+}
+
+TEST(WeightedQuantile, LeavesOutWhatHasNoWeight) {
+    const std::vector<float> values{5, 1, 3, 100, 2};
+    const std::vector<float> weights{1, 1, 1, 0, 1};
+    EXPECT_EQ(weightedQuantile(values, weights, 0.0), 1.0);
+    EXPECT_EQ(weightedQuantile(values, weights, 0.55), 3.0);
+    EXPECT_EQ(weightedQuantile(values, weights, 0.999), 5.0);
+    EXPECT_EQ(weightedQuantile(values, std::vector<float>(5, 0.0F), 0.5), 0.0);
+}
+
+TEST(Bands, AreFiveEqualSteps) {
+    const BandBorders borders = equalSteps();
+    EXPECT_DOUBLE_EQ(borders[0], 27.0);
+    EXPECT_DOUBLE_EQ(borders[3], 78.0);
+    EXPECT_EQ(bandOf(10.0, borders), 0U);
+    EXPECT_EQ(bandOf(44.0, borders), 2U);
+    EXPECT_EQ(bandOf(95.0, borders), 4U);
+}
+
+// A square whose lightness runs linearly from 10 to 95: every band has a fifth of the area and
+// each border is as long as the square is wide.
+TEST(Bands, ClipTrianglesExactly) {
+    const Mesh mesh = meshOf({plate({0, 0, 0}, 5)});
+    std::vector<float> lightness;
+    for (const Vec3& p : mesh.positions_mm) lightness.push_back(10.0F + 8.5F * (p.x() + 5.0F));
+    const Bands bands = sortIntoBands(mesh, lightness, equalSteps(), {});
+    for (std::size_t b = 0; b < kBandCount; ++b) EXPECT_NEAR(bands.whole.share(b), 0.2, 1e-6);
+    for (const double length : bands.whole.border_lengths_mm) EXPECT_NEAR(length, 10.0, 1e-4);
+    EXPECT_NEAR(bands.whole.area_mm2(), 100.0, 1e-4);
+}
+
+TEST(Bands, LeaveSourcesOut) {
+    Plan plan = planOf({plate({0, 0, 0}, 5), sphere({0, 0, 4}, 1, 16)}, {"floor", "glass"});
+    Light lamp = lampLight({0, 0, 4}, 0.9);
+    lamp.own_parts = {1};
+    plan.lights = {lamp};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    EXPECT_EQ(results->bands.parts[1].area_mm2(), 0.0);
+    EXPECT_NEAR(results->bands.whole.area_mm2(), 100.0, 0.01);
+    plan.lights[0].on = false;  // switched off, the glass is a part like any other
+    const auto off = evaluate(plan, {});
+    ASSERT_TRUE(off);
+    EXPECT_GT(off->bands.parts[1].area_mm2(), 10.0);
+}
+
+TEST(Ladder, RisesInLightnessAndSharesAddUpToOne) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
+    plan.lights = {farLight(2, 40), skyLight(SkyKind::Uniform)};
+    plan.lights[1].strength = 0.1;
+    plan.parts[0].local_colour = {0.6, 0.2, 0.2};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    double share = 0.0;
+    double before = -1.0;
+    for (const Step& step : results->ladders[0]) {
+        ASSERT_TRUE(step.present);
+        share += step.share;
+        EXPECT_GT(step.target.L, before);
+        before = step.target.L;
+        EXPECT_NEAR(step.light_shares[0] + step.light_shares[1], 1.0, 1e-9);
+    }
+    EXPECT_NEAR(share, 1.0, 1e-6);
+}
+
+TEST(Ladder, WarmLampTintsTheBandsItReaches) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
+    plan.parts[0].local_colour = {0.5, 0.5, 0.5};
+    plan.lights = {lampLight({0, -14, 0}, 2, 5)};
+    plan.lights[0].colour.kelvin = 2000;
+    plan.colours.adaptation = 0.0;
+    const auto warm = evaluate(plan, {});
+    ASSERT_TRUE(warm);
+    const Lch lit = lchFrom(warm->ladders[0][3].target);
+    EXPECT_GT(lit.C, 20.0);
+    EXPECT_NEAR(lit.h_deg, 70.0, 20.0);  // orange
+    plan.colours.adaptation = 1.0;       // the eye takes the lamp for white
+    const auto adapted_to = evaluate(plan, {});
+    ASSERT_TRUE(adapted_to);
+    EXPECT_LT(lchFrom(adapted_to->ladders[0][3].target).C, 6.0);
+}
+
+TEST(Values, ChangingStrengthColourOrSwitchNeedsNoNewRays) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 40)});
+    plan.lights = {farLight(2, 40), farLight(9, 20)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    plan.lights[0].strength = 0.25;
+    plan.lights[1].on = false;
+    const Results reused = resultsOf(plan, results->reach);
+    const auto fresh = evaluate(plan, {});
+    ASSERT_TRUE(fresh);
+    EXPECT_EQ(reused.values.light, fresh->values.light);
+}
+
+TEST(Values, PaintedBasisKeepsDarkClothInTheDarkBands) {
+    Plan plan = planOf({sphere({-12, 0, 0}, 10, 40), sphere({12, 0, 0}, 10, 40)});
+    plan.parts[0].local_colour = {0.15, 0.15, 0.15};
+    plan.parts[1].local_colour = {0.9, 0.9, 0.9};
+    plan.lights = {skyLight(SkyKind::Uniform)};
+    plan.values.basis = BandBasis::Painted;
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    EXPECT_NEAR(results->bands.parts[0].share(4), 0.0, 1e-6);
+    EXPECT_GT(results->bands.parts[1].share(4), 0.2);
+}
+
+}  // namespace
+}  // namespace glaukophos

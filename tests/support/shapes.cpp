@@ -1,0 +1,133 @@
+// Small generators; each part keeps vertices of its own.
+#include "tests/support/shapes.h"
+
+#include <cmath>
+#include <stdexcept>
+
+#include "core/light/irradiance.h"
+
+namespace glaukophos::shapes {
+
+Shape sphere(const Vec3& centre, float radius, int rings, double from_deg, double to_deg,
+             bool inside_out) {
+    Shape shape;
+    const int sectors = 2 * rings;
+    for (int i = 0; i <= rings; ++i) {
+        const double polar = radians(from_deg + (to_deg - from_deg) * i / rings);
+        for (int j = 0; j < sectors; ++j) {
+            const double turn = 2.0 * kPi * j / sectors;
+            shape.positions_mm.push_back(centre + radius * Vec3d(std::sin(polar) * std::cos(turn),
+                                                                 std::sin(polar) * std::sin(turn),
+                                                                 std::cos(polar))
+                                                               .cast<float>());
+        }
+    }
+    const auto at = [&](int i, int j) {
+        return static_cast<std::uint32_t>(i * sectors + j % sectors);
+    };
+    for (int i = 0; i < rings; ++i) {
+        for (int j = 0; j < sectors; ++j) {
+            Triangle a{at(i, j), at(i + 1, j), at(i + 1, j + 1)};
+            Triangle b{at(i, j), at(i + 1, j + 1), at(i, j + 1)};
+            if (inside_out) {
+                std::swap(a[1], a[2]);
+                std::swap(b[1], b[2]);
+            }
+            if (std::sin(radians(from_deg + (to_deg - from_deg) * (i + 1) / rings)) > 1e-9) {
+                shape.triangles.push_back(a);
+            }
+            if (std::sin(radians(from_deg + (to_deg - from_deg) * i / rings)) > 1e-9) {
+                shape.triangles.push_back(b);
+            }
+        }
+    }
+    return shape;
+}
+
+Shape box(const Vec3& low, const Vec3& high) {
+    Shape shape;
+    for (int corner = 0; corner < 8; ++corner) {
+        shape.positions_mm.emplace_back((corner & 1) != 0 ? high.x() : low.x(),
+                                        (corner & 2) != 0 ? high.y() : low.y(),
+                                        (corner & 4) != 0 ? high.z() : low.z());
+    }
+    shape.triangles = {{0, 2, 3}, {0, 3, 1}, {4, 5, 7}, {4, 7, 6}, {0, 1, 5}, {0, 5, 4},
+                       {2, 6, 7}, {2, 7, 3}, {0, 4, 6}, {0, 6, 2}, {1, 3, 7}, {1, 7, 5}};
+    return shape;
+}
+
+Shape plate(const Vec3& centre, float half_side) {
+    const float h = half_side;
+    return {{centre + Vec3(-h, -h, 0), centre + Vec3(h, -h, 0), centre + Vec3(h, h, 0),
+             centre + Vec3(-h, h, 0)},
+            {{0, 1, 2}, {0, 2, 3}}};
+}
+
+Shape disc(const Vec3& centre, float radius, int corners) {
+    Shape shape;
+    shape.positions_mm.push_back(centre);
+    for (int i = 0; i < corners; ++i) {
+        const double turn = 2.0 * kPi * i / corners;
+        shape.positions_mm.push_back(
+            centre + radius * Vec3d(std::cos(turn), std::sin(turn), 0.0).cast<float>());
+        shape.triangles.push_back({0, static_cast<std::uint32_t>(1 + i),
+                                   static_cast<std::uint32_t>(1 + (i + 1) % corners)});
+    }
+    return shape;
+}
+
+Mesh meshOf(const std::vector<Shape>& parts) {
+    Mesh mesh;
+    for (const Shape& part : parts) appendPart(mesh, part.positions_mm, part.triangles);
+    return mesh;
+}
+
+std::shared_ptr<const Figure> figureOf(const std::vector<Shape>& parts,
+                                       const std::vector<std::string>& names) {
+    ImportedFigure imported;
+    imported.mesh = meshOf(parts);
+    for (std::size_t i = 0; i < parts.size(); ++i) {
+        imported.part_names.push_back(i < names.size() ? names[i] : "part " + std::to_string(i));
+    }
+    auto figure = makeFigure(std::move(imported), {});
+    if (!figure) throw std::runtime_error(figure.error().message);
+    return *figure;
+}
+
+Plan planOf(const std::vector<Shape>& parts, const std::vector<std::string>& names) {
+    Plan plan = startingPlan("Test", figureOf(parts, names));
+    plan.lights.clear();
+    return plan;
+}
+
+Light skyLight(SkyKind kind, double sharpness) {
+    Light light;
+    light.name = "Sky";
+    light.kind = Sky{kind, sharpness};
+    return light;
+}
+
+Light farLight(double hour, double height_deg, double radius_deg) {
+    Light light;
+    light.name = "Moon";
+    light.kind = FarLight{{hour, height_deg}, radius_deg};
+    return light;
+}
+
+Light lampLight(const Vec3& centre_mm, double radius_mm, double strength) {
+    Light light;
+    light.name = "Lamp";
+    light.kind = Lamp{centre_mm, radius_mm};
+    light.strength = strength;
+    return light;
+}
+
+double irradianceAt(const Light& light, const Mesh& mesh, const Vec3& point, const Vec3& normal) {
+    const auto scene = RayScene::build(mesh);
+    if (!scene) throw std::runtime_error(scene.error().message);
+    const std::vector<Vec3> points{point};
+    const std::vector<Vec3> normals{normal.normalized()};
+    return irradiance(light, {points, normals, 0.002F}, *scene, Accuracy::Reference, {}).front();
+}
+
+}  // namespace glaukophos::shapes

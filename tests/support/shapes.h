@@ -1,0 +1,40 @@
+// Analytic bodies as meshes, and figures made of them.
+#pragma once
+
+#include <memory>
+
+#include "core/plan/evaluate.h"
+
+namespace glaukophos::shapes {
+
+struct Shape {
+    std::vector<Vec3> positions_mm;
+    std::vector<Triangle> triangles;
+};
+
+// Quads of a latitude-longitude grid, normals outward (inward for `inside_out`). `from_deg` and
+// `to_deg` are polar angles from +z: 90..180 gives a bowl.
+Shape sphere(const Vec3& centre, float radius, int rings, double from_deg = 0.0,
+             double to_deg = 180.0, bool inside_out = false);
+Shape box(const Vec3& low, const Vec3& high);
+// Horizontal square facing up.
+Shape plate(const Vec3& centre, float half_side);
+// Horizontal disc facing up.
+Shape disc(const Vec3& centre, float radius, int corners = 256);
+
+Mesh meshOf(const std::vector<Shape>& parts);
+
+std::shared_ptr<const Figure> figureOf(const std::vector<Shape>& parts,
+                                       const std::vector<std::string>& names = {});
+
+// A plan of that figure without lights.
+Plan planOf(const std::vector<Shape>& parts, const std::vector<std::string>& names = {});
+
+Light skyLight(SkyKind kind, double sharpness = 0.0);
+Light farLight(double hour, double height_deg, double radius_deg = 0.01);
+Light lampLight(const Vec3& centre_mm, double radius_mm, double strength = 1.0);
+
+// Irradiance at one point of a surface at reference accuracy, blocked by `mesh`.
+double irradianceAt(const Light& light, const Mesh& mesh, const Vec3& point, const Vec3& normal);
+
+}  // namespace glaukophos::shapes
