@@ -32,6 +32,7 @@ ColoursPanel::ColoursPanel(Document& document, QWidget* parent)
       m_list(new LadderList(document, this)) {
     m_adaptation->setObjectName(QStringLiteral("adaptation"));
     m_steps->setObjectName(QStringLiteral("steps"));
+    m_steps->setToolTip(tr("Each band in its one target colour, with its borders"));
     column().addWidget(m_adaptation);
     column().addWidget(m_steps);
     addSection(tr("Ladders of all parts, Deep to Peak"));

@@ -389,8 +389,9 @@ TEST(Theme, TextHasAContrastOfAtLeastSeven) {
         return xyzFrom(linearFrom(Srgb{c.redF(), c.greenF(), c.blueF()})).xyz.y();
     };
     const auto contrast = [&](const QColor& a, const QColor& b) {
-        const auto [low, high] = std::minmax(luminance(a), luminance(b));
-        return (high + 0.05) / (low + 0.05);
+        const double first = luminance(a) + 0.05;
+        const double second = luminance(b) + 0.05;
+        return std::max(first, second) / std::min(first, second);
     };
     for (const ThemeKind kind : {ThemeKind::Dark, ThemeKind::Light}) {
         const Theme& t = theme(kind);
