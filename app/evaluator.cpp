@@ -114,7 +114,7 @@ void Evaluator::publish(const Plan& plan) {
         all_soft = all_soft &&
                    (std::holds_alternative<Sky>(traced.kind) || traced.accuracy >= Accuracy::Soft);
     }
-    if (m_table.rounds > 0) reach.openness = opennessOf(*m_figure, m_table);
+    if (m_table.rounds > 0) describeOpenness(*m_figure, m_table, reach);
     auto result = std::make_shared<Evaluated>();
     result->plan = plan;
     result->results = resultsOf(plan, std::move(reach));

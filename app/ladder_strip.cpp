@@ -66,6 +66,9 @@ void paintLadder(QPainter& painter, const QRectF& area, const Ladder& ladder,
         const QRectF block(left, area.top(), widths[b], kBlockHeight);
         if (ladder[b].present) {
             painter.fillRect(block, qColour(ladder[b].shown));
+            painter.setPen(colours.line);  // a step as dark as the panel keeps its shape
+            painter.setBrush(Qt::NoBrush);
+            painter.drawRect(block.adjusted(0.5, 0.5, -0.5, -0.5));
         } else {
             paintEmptyStep(painter, block, colours);
         }

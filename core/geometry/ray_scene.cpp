@@ -92,7 +92,7 @@ Result<RayScene> RayScene::build(const Mesh& mesh, Quality quality) {
     const std::size_t bytes = mesh.positions_mm.size() * sizeof(Vec3);
     const RTCBuffer vertices = rtcNewBuffer(device(), bytes + 16);  // Embree reads 16 at a time
     if (vertices == nullptr) return fail(ErrorCode::TooLarge, "Not enough memory for this figure.");
-    std::memcpy(rtcGetBufferData(vertices), mesh.positions_mm.data(), bytes);
+    std::memcpy(rtcGetBufferData(vertices), mesh.positions_mm.front().data(), bytes);
     bool complete = true;
     for (std::size_t part = 0; part < mesh.partCount(); ++part) {
         complete = complete && attachPart(scene, vertices, mesh, part);

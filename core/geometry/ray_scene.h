@@ -18,7 +18,7 @@ using PassedParts = std::vector<bool>;
 // Sixteen rays at once; lanes with `active[i] == 0` are skipped, active ones are -1.
 struct RayPacket {
     alignas(64) int active[16] = {};
-    RTCRay16 rays;
+    RTCRay16 rays{};
 
     void set(std::size_t lane, const Vec3& origin, const Vec3& direction, float far_mm);
     void clear();

@@ -149,6 +149,7 @@ void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& 
         for (std::size_t l = 0; l < weights.size(); ++l) {
             returned.xyz += weights[l] * results.reach.irradiance[l][v] * part[l].xyz;
         }
+        returned.xyz *= values.kept[v];
         const Xyz developed = values.development.developed(returned);
         return insideGamut(linearFrom(developed).rgb, developed.xyz.y());
     });

@@ -11,8 +11,8 @@
 namespace glaukophos {
 
 struct NamedView {
-    const char* name;     // for the command line
-    const char* caption;  // for the interface: both sides named where it matters
+    const char* name = "";     // for the command line
+    const char* caption = "";  // for the interface: both sides named where it matters
     ViewChoice view;
 };
 

@@ -9,13 +9,16 @@
 namespace glaukophos {
 namespace {
 
-// Weights for exposure: the area of each vertex, sources left out.
-std::vector<float> litAreas(const Figure& figure, const std::vector<bool>& is_source) {
-    std::vector<float> weights = figure.surface.areas_mm2;
-    for (std::size_t v = 0; v < weights.size(); ++v) {
-        if (is_source[figure.surface.parts[v]]) weights[v] = 0.0F;
+// The area of each vertex that is to be painted: neither a source nor hidden.
+std::vector<float> paintedAreas(const Plan& plan, const Reach& reach) {
+    const Surface& surface = plan.figure->surface;
+    const std::vector<bool> is_source = sourceParts(plan);
+    std::vector<float> areas = surface.areas_mm2;
+    for (std::size_t v = 0; v < areas.size(); ++v) {
+        const bool hidden = !reach.hidden.empty() && reach.hidden[v];
+        if (hidden || is_source[surface.parts[v]]) areas[v] = 0.0F;
     }
-    return weights;
+    return areas;
 }
 
 std::vector<float> sumOfLights(const Reach& reach, std::span<const float> weights,
@@ -37,12 +40,12 @@ PartLightColours coloursOf(const Plan& plan) {
 }
 
 Vec3d returnedAt(const Reach& reach, std::span<const float> weights,
-                 const std::vector<Xyz>& part_colours, std::size_t receiver) {
+                 const std::vector<Xyz>& part_colours, float kept, std::size_t receiver) {
     Vec3d xyz = Vec3d::Zero();
     for (std::size_t l = 0; l < weights.size(); ++l) {
         xyz += weights[l] * reach.irradiance[l][receiver] * part_colours[l].xyz;
     }
-    return xyz;
+    return kept * xyz;
 }
 
 // Colour of the light that gives the figure most of its light.
@@ -86,25 +89,30 @@ std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTa
 
 Values valuesOf(const Plan& plan, const Reach& reach) {
     const Figure& figure = *plan.figure;
-    const std::vector<float> areas = litAreas(figure, sourceParts(plan));
+    const std::vector<float> areas = paintedAreas(plan, reach);
     Values values;
     values.colours = coloursOf(plan);
     const std::vector<float> weights = lightWeights(plan);
     values.light = sumOfLights(reach, weights, figure.points_mm.size());
 
     const std::size_t vertices = figure.vertexCount();
+    const std::span<const float> on_figure(values.light.data(), vertices);
+    values.light_tone = {autoGain(on_figure, areas, plan.values.exposure_stops),
+                         plan.values.contrast};
+    const auto top = static_cast<float>(1.0 / values.light_tone.gain);
+    values.kept.resize(values.light.size());
+    std::ranges::transform(values.light, values.kept.begin(),
+                           [top](float light) { return light > top ? top / light : 1.0F; });
+
     std::vector<float> returned(vertices);
     forChunks(vertices, {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
-            const PartIndex part = figure.surface.parts[v];
+            const std::vector<Xyz>& colours = values.colours[figure.surface.parts[v]];
             returned[v] =
-                static_cast<float>(returnedAt(reach, weights, values.colours[part], v).y());
+                static_cast<float>(returnedAt(reach, weights, colours, values.kept[v], v).y());
         }
     });
-    const double stops = plan.values.exposure_stops;
-    const std::span<const float> on_figure(values.light.data(), vertices);
-    values.light_tone = {autoGain(on_figure, areas, stops), plan.values.contrast};
-    values.development.tone = {autoGain(returned, areas, stops), plan.values.contrast};
+    values.development.tone = {autoGain(returned, areas, 0.0), plan.values.contrast};
     values.development.adaptation =
         adaptationFrom(mainWhite(plan, reach, areas), plan.colours.adaptation);
 
@@ -127,17 +135,26 @@ Results resultsOf(const Plan& plan, Reach reach) {
     Results results;
     results.reach = std::move(reach);
     results.values = valuesOf(plan, results.reach);
-    results.bands =
-        sortIntoBands(surface.mesh, results.values.lightness, equalSteps(), sourceParts(plan));
-    results.ladders =
-        partLadders({surface, results.bands, results.values.lightness, results.reach.irradiance,
-                     lightWeights(plan), results.values.colours, results.values.development});
+    results.bands = sortIntoBands(surface.mesh, results.values.lightness, equalSteps(),
+                                  {sourceParts(plan), results.reach.hidden});
+    results.ladders = partLadders({surface, results.bands, results.values.lightness,
+                                   paintedAreas(plan, results.reach), results.values.kept,
+                                   results.reach.irradiance, lightWeights(plan),
+                                   results.values.colours, results.values.development});
     results.whole = wholeLadder(results.bands, results.ladders);
     return results;
 }
 
-std::vector<float> opennessOf(const Figure& figure, const SkyTable& table) {
-    return skyIrradiance(table, figure.normals, {SkyKind::Uniform, 0.0});
+void describeOpenness(const Figure& figure, const SkyTable& table, Reach& reach) {
+    reach.openness = skyIrradiance(table, figure.normals, {SkyKind::Uniform, 0.0});
+    reach.hidden.resize(figure.vertexCount());
+    const float floor = figure.bounds.low.z() + 1e-3F * figure.bounds.size().z();
+    for (std::size_t v = 0; v < reach.hidden.size(); ++v) {
+        const bool sees_nothing =
+            std::ranges::all_of(table.bits[v], [](std::uint64_t word) { return word == 0; });
+        const bool stands_on_it = figure.points_mm[v].z() < floor && figure.normals[v].z() < -0.9F;
+        reach.hidden[v] = sees_nothing || stands_on_it;
+    }
 }
 
 Result<Results> evaluate(const Plan& plan, const Progress& progress) {
@@ -150,7 +167,7 @@ Result<Results> evaluate(const Plan& plan, const Progress& progress) {
         progress.at(0.9 * table.rounds / kSkyRounds);
     }
     Reach reach;
-    reach.openness = opennessOf(*plan.figure, table);
+    describeOpenness(*plan.figure, table, reach);
     for (const Light& light : plan.lights) {
         reach.irradiance.push_back(
             reachOf(light, *plan.figure, table, Accuracy::Soft, {progress.stop, {}}));
@@ -162,12 +179,13 @@ Result<Results> evaluate(const Plan& plan, const Progress& progress) {
 
 Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver) {
     const PartIndex part = plan.figure->surface.parts[receiver];
-    return results.values.development.colour(
-        {returnedAt(results.reach, lightWeights(plan), results.values.colours[part], receiver)});
+    const Values& values = results.values;
+    return values.development.colour({returnedAt(
+        results.reach, lightWeights(plan), values.colours[part], values.kept[receiver], receiver)});
 }
 
 double restOfLight(const Plan& plan, const Reach& reach, std::size_t except) {
-    const std::vector<float> areas = litAreas(*plan.figure, sourceParts(plan));
+    const std::vector<float> areas = paintedAreas(plan, reach);
     std::vector<float> weights = lightWeights(plan);
     weights[except] = 0.0F;
     const std::vector<float> light = sumOfLights(reach, weights, areas.size());

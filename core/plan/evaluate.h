@@ -13,10 +13,15 @@ namespace glaukophos {
 struct Reach {
     std::vector<std::vector<float>> irradiance;
     std::vector<float> openness;  // 0..1: irradiance under a uniform sky, for pictures
+    // Per vertex: no brush gets there (inside other parts, or flat on the floor); empty: none.
+    std::vector<bool> hidden;
 };
 
 struct Values {
-    std::vector<float> light;      // irradiance of all lights that are on, one entry a receiver
+    std::vector<float> light;  // irradiance of all lights that are on, one entry a receiver
+    // Share of that light which is painted, one entry a receiver: below 1 where it is stronger
+    // than the top of the light's own scale, so that dark cloth beside a lamp does not turn white.
+    std::vector<float> kept;
     std::vector<float> lightness;  // L* that the bands sort by, one entry a vertex
     std::vector<float> painted;    // L* with the part's colour in it, one entry a vertex
     Tone light_tone;               // light -> L* on bare primer
@@ -39,7 +44,8 @@ std::vector<float> lightWeights(const Plan& plan);
 std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTable& table,
                            Accuracy accuracy, const Progress& progress);
 
-std::vector<float> opennessOf(const Figure& figure, const SkyTable& table);
+// What pictures and areas need to know of the table: openness and hidden surface.
+void describeOpenness(const Figure& figure, const SkyTable& table, Reach& reach);
 
 Values valuesOf(const Plan& plan, const Reach& reach);
 

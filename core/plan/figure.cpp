@@ -4,7 +4,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr int kFloorSide = 72;
+constexpr int kFloorSide = 120;
 
 }  // namespace
 

@@ -45,7 +45,9 @@ Light startingLamp(const Bounds& bounds) {
 Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure) {
     Plan plan;
     plan.title = std::move(title);
-    for (const std::string& name : figure->imported.part_names) plan.parts.push_back({name, {}});
+    for (const std::string& name : figure->imported.part_names) {
+        plan.parts.push_back({name, Part{}.local_colour});
+    }
     plan.lights = {startingSky(), startingMoon(), startingLamp(figure->bounds)};
     plan.figure = std::move(figure);
     return plan;

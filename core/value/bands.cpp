@@ -63,6 +63,10 @@ void addTriangle(PartBands& bands, const Sorted& s, double area, const BandBorde
     bands.areas_mm2.back() += area * above;
 }
 
+bool isHidden(const Triangle& t, const std::vector<bool>& hidden) {
+    return !hidden.empty() && hidden[t[0]] && hidden[t[1]] && hidden[t[2]];
+}
+
 void add(PartBands& sum, const PartBands& other) {
     for (std::size_t i = 0; i < kBandCount; ++i) sum.areas_mm2[i] += other.areas_mm2[i];
     for (std::size_t i = 0; i + 1 < kBandCount; ++i) {
@@ -97,13 +101,14 @@ double PartBands::share(std::size_t band) const {
 }
 
 Bands sortIntoBands(const Mesh& mesh, std::span<const float> lightness, const BandBorders& borders,
-                    const std::vector<bool>& is_source) {
+                    const LeftOut& left_out) {
     Bands bands;
     bands.borders = borders;
     bands.parts.resize(mesh.partCount());
     for (std::size_t part = 0; part < mesh.partCount(); ++part) {
-        if (part < is_source.size() && is_source[part]) continue;
+        if (part < left_out.source_parts.size() && left_out.source_parts[part]) continue;
         for (const Triangle& t : mesh.trianglesOf(part)) {
+            if (isHidden(t, left_out.hidden_vertices)) continue;
             const double area = areaVector(mesh, t).norm();
             addTriangle(bands.parts[part], sortedCorners(mesh, t, lightness), area, borders);
         }

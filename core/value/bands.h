@@ -36,9 +36,15 @@ struct Bands {
     PartBands whole;               // the sum over the parts
 };
 
+// Surface that is not painted in bands. Either may be empty for none.
+struct LeftOut {
+    std::vector<bool> source_parts;
+    std::vector<bool> hidden_vertices;  // triangles with three such corners
+};
+
 // Areas and lengths by exact clipping of each triangle, over which `lightness` (one entry a
-// vertex, L*) runs linearly. Parts marked in `is_source` are left out.
+// vertex, L*) runs linearly.
 Bands sortIntoBands(const Mesh& mesh, std::span<const float> lightness, const BandBorders& borders,
-                    const std::vector<bool>& is_source);
+                    const LeftOut& left_out);
 
 }  // namespace glaukophos

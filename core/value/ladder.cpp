@@ -23,10 +23,10 @@ std::vector<PartSums> sumsOf(const LadderInput& input) {
     for (std::size_t v = 0; v < input.surface.parts.size(); ++v) {
         BandSum& sum =
             sums[input.surface.parts[v]][bandOf(input.lightness[v], input.bands.borders)];
-        const double weight = input.surface.areas_mm2[v];
+        const double weight = input.areas_mm2[v];
         sum.weight += weight;
         for (std::size_t l = 0; l < lights; ++l) {
-            sum.irradiance[l] += weight * input.weights[l] * input.irradiance[l][v];
+            sum.irradiance[l] += weight * input.kept[v] * input.weights[l] * input.irradiance[l][v];
         }
     }
     return sums;

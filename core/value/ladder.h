@@ -49,6 +49,8 @@ struct LadderInput {
     const Surface& surface;
     const Bands& bands;
     std::span<const float> lightness;                // that the bands were sorted by
+    std::span<const float> areas_mm2;                // to be painted, 0 for what is left out
+    std::span<const float> kept;                     // share of the light that is painted
     std::span<const std::vector<float>> irradiance;  // one entry a light, at strength 1
     std::span<const float> weights;                  // strength of each light, 0 when off
     const PartLightColours& colours;

@@ -48,6 +48,7 @@ TEST_F(Files, BinaryStlComesBackAsItWas) {
     EXPECT_EQ(plan->figure->imported.mesh.triangles.size(), 12U);
     EXPECT_EQ(plan->figure->imported.mesh.positions_mm.size(), 8U);
     EXPECT_EQ(plan->lights.size(), 3U);  // a starting plan: sky, moon, lamp
+    EXPECT_EQ(plan->parts[0].local_colour, Part{}.local_colour);
 }
 
 TEST_F(Files, LoosePiecesBecomeParts) {

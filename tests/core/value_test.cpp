@@ -70,6 +70,30 @@ TEST(Bands, LeaveSourcesOut) {
     EXPECT_GT(off->bands.parts[1].area_mm2(), 10.0);
 }
 
+TEST(Bands, LeaveOutSurfaceThatNoBrushReaches) {
+    // A post stuck through a plinth: what is inside the plinth is not counted.
+    Plan plan = planOf({box({-10, -10, 0}, {10, 10, 8}), box({-1, -1, 3}, {1, 1, 20})});
+    plan.lights = {skyLight(SkyKind::Uniform)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    EXPECT_NEAR(results->bands.parts[1].area_mm2(), 4 * 2 * 12 + 4, 8.0);
+    EXPECT_NEAR(results->bands.parts[0].area_mm2(), 400 + 4 * 160, 8.0);  // not its underside
+}
+
+// Dark cloth beside a lamp stays darker than light cloth: "cloth may not come close to the source"
+// (common practice, no source).
+TEST(Ladder, DarkClothBesideALampDoesNotTurnWhite) {
+    Plan plan = planOf({sphere({-12, 0, 0}, 10, 40), sphere({12, 0, 0}, 10, 40)});
+    plan.parts[0].local_colour = *srgbFromHex("#4a2f20");
+    plan.parts[1].local_colour = *srgbFromHex("#e8e0d0");
+    plan.lights = {lampLight({-0.5F, -4, 0}, 1, 200), skyLight(SkyKind::Uniform)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    ASSERT_TRUE(results->ladders[0][4].present);
+    EXPECT_LT(results->ladders[0][4].target.L, 60.0);
+    EXPECT_GT(results->ladders[1][4].target.L, 80.0);
+}
+
 TEST(Ladder, RisesInLightnessAndSharesAddUpToOne) {
     Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
     plan.lights = {farLight(2, 40), skyLight(SkyKind::Uniform)};

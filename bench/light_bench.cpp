@@ -1,0 +1,109 @@
+// Light on the demo figure: the sky's table, relighting, lamps, and what needs no ray.
+#include <benchmark/benchmark.h>
+
+#include "bench/demo_scene.h"
+#include "core/base/parallel.h"
+
+namespace glaukophos::bench {
+namespace {
+
+// The rays of `count` sky directions from all vertices, packed beforehand.
+std::vector<RayPacket> packedSkyRays(const Figure& figure, std::size_t count, std::size_t& rays) {
+    std::vector<RayPacket> packets;
+    const Receivers receivers = figure.receivers();
+    for (std::size_t group = 0; group + 16 <= receivers.count(); group += 16) {
+        for (std::size_t d = 0; d < count; ++d) {
+            RayPacket packet;
+            packet.clear();
+            std::size_t used = 0;
+            for (std::size_t lane = 0; lane < 16; ++lane) {
+                const Vec3& w = skyDirections()[d];
+                if (receivers.normals[group + lane].dot(w) <= 0.0F) continue;
+                packet.set(lane, receivers.origin(group + lane), w, 1e30F);
+                ++used;
+            }
+            if (used > 0) packets.push_back(packet);
+            rays += used;
+        }
+    }
+    return packets;
+}
+
+void rawShadowRays(benchmark::State& state) {
+    const Figure& figure = *demoScene().plan.figure;
+    std::size_t rays = 0;
+    std::vector<RayPacket> packets = packedSkyRays(figure, 8, rays);
+    const PassedParts none;
+    for (auto _ : state) {
+        forChunks(packets.size(), {}, [&](std::size_t begin, std::size_t end) {
+            for (std::size_t i = begin; i < end; ++i) {
+                RayPacket packet = packets[i];
+                figure.blockers.occluded(packet, none, true);
+                benchmark::DoNotOptimize(packet);
+            }
+        });
+    }
+    state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(rays));
+}
+BENCHMARK(rawShadowRays)->Name("RawShadowRays")->Unit(benchmark::kMillisecond)->UseRealTime();
+
+void skyTableRound(benchmark::State& state) {
+    const Figure& figure = *demoScene().plan.figure;
+    std::size_t rays = 0;
+    for (const Vec3& n : figure.normals) {
+        for (std::size_t d = 0; d < kSkyDirections / kSkyRounds; ++d) {
+            if (n.dot(skyDirections()[d]) > 0.0F) ++rays;
+        }
+    }
+    for (auto _ : state) {
+        SkyTable table;
+        traceNextRound(table, figure.receivers(), figure.blockers, {});
+        benchmark::DoNotOptimize(table);
+    }
+    state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(rays));
+}
+BENCHMARK(skyTableRound)->Name("SkyTableRound")->Unit(benchmark::kMillisecond)->UseRealTime();
+
+void relightFromTable(benchmark::State& state) {
+    const DemoScene& scene = demoScene();
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(
+            skyIrradiance(scene.table, scene.plan.figure->normals, {SkyKind::Overcast, 0}));
+    }
+}
+BENCHMARK(relightFromTable)->Name("RelightFromTable")->Unit(benchmark::kMillisecond)->UseRealTime();
+
+void traceLight(benchmark::State& state, std::size_t light, Accuracy accuracy) {
+    const DemoScene& scene = demoScene();
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(
+            reachOf(scene.plan.lights[light], *scene.plan.figure, scene.table, accuracy, {}));
+    }
+}
+BENCHMARK_CAPTURE(traceLight, MoonHard, 1, Accuracy::Preview)
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+BENCHMARK_CAPTURE(traceLight, MoonSoft, 1, Accuracy::Soft)
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+BENCHMARK_CAPTURE(traceLight, LampHard, 2, Accuracy::Preview)
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+BENCHMARK_CAPTURE(traceLight, LampSoft, 2, Accuracy::Soft)
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+
+// Change of colour, strength or switch: values, bands and ladders again.
+void resultsWithoutRays(benchmark::State& state) {
+    const DemoScene& scene = demoScene();
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(resultsOf(scene.plan, scene.results.reach));
+    }
+}
+BENCHMARK(resultsWithoutRays)
+    ->Name("ResultsWithoutRays")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+
+}  // namespace
+}  // namespace glaukophos::bench
