@@ -37,7 +37,7 @@ void rawCameraRays(benchmark::State& state) {
                     hits.ray.flags[i] = 0;
                     hits.hit.geomID[i] = RTC_INVALID_GEOMETRY_ID;
                 }
-                figure.shown.nearest(active, hits);
+                figure.shown.nearest(active, hits, {});
                 benchmark::DoNotOptimize(hits);
             }
         });

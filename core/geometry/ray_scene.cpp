@@ -139,9 +139,9 @@ std::optional<RayHit> RayScene::nearest(const Vec3& origin, const Vec3& directio
                   query.ray.tfar};
 }
 
-void RayScene::nearest(const int (&active)[16], RTCRayHit16& hits) const {
-    const PassedParts none;
-    PassingContext context = contextFor(none, true);
+void RayScene::nearest(const int (&active)[16], RTCRayHit16& hits,
+                       const PassedParts& passed) const {
+    PassingContext context = contextFor(passed, true);
     rtcIntersect16(active, m_scene.get(), &context.context, &hits);
 }
 

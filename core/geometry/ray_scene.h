@@ -51,7 +51,7 @@ class RayScene {
                                                 float far_mm = 1e30F,
                                                 const PassedParts& passed = {}) const;
     // Nearest hits of sixteen camera rays; `hits.hit.geomID` is RTC_INVALID_GEOMETRY_ID on a miss.
-    void nearest(const int (&active)[16], RTCRayHit16& hits) const;
+    void nearest(const int (&active)[16], RTCRayHit16& hits, const PassedParts& passed) const;
     [[nodiscard]] std::uint32_t triangleOf(unsigned part, unsigned primitive) const {
         return m_part_starts[part] + primitive;
     }

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/light/irradiance.h"
+
 namespace glaukophos {
 namespace {
 
@@ -66,6 +68,7 @@ Camera heldCamera(const Bounds& figure, const ViewChoice& view, const PixelGrid&
 
 Camera cameraAt(const Light& light, const Bounds& figure, const PixelGrid& grid) {
     Camera camera;
+    camera.passed = passedBy(light);
     if (const auto* lamp = std::get_if<Lamp>(&light.kind)) {
         const Vec3 to_lamp = lamp->centre_mm - figure.centre();
         const ClockDirection clock = clockFrom(to_lamp);

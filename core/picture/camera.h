@@ -16,6 +16,7 @@ struct Camera {
     bool parallel = false;
     // Half the height of the picture: mm when parallel, else as a tangent.
     float half_height = 1.0F;
+    PassedParts passed;  // not seen: the glass round a lamp that is looked from
 };
 
 // A pixel of a picture of `width` x `height`; y points down, pixel centres are at .5.

@@ -69,7 +69,7 @@ void traceTile(const Figure& figure, const Camera& camera, int left, int top,
                rayThrough(camera, grid, static_cast<float>(x) + 0.5F + jitter.x(),
                           static_cast<float>(y) + 0.5F + jitter.y()));
     }
-    figure.shown.nearest(active, hits);
+    figure.shown.nearest(active, hits, camera.passed);
     for (int lane = 0; lane < 16; ++lane) {
         const auto i = static_cast<std::size_t>(lane);
         if (active[lane] == 0 || hits.hit.geomID[i] == RTC_INVALID_GEOMETRY_ID) continue;

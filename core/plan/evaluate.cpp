@@ -152,7 +152,7 @@ void describeOpenness(const Figure& figure, const SkyTable& table, Reach& reach)
     for (std::size_t v = 0; v < reach.hidden.size(); ++v) {
         const bool sees_nothing =
             std::ranges::all_of(table.bits[v], [](std::uint64_t word) { return word == 0; });
-        const bool stands_on_it = figure.points_mm[v].z() < floor && figure.normals[v].z() < -0.9F;
+        const bool stands_on_it = figure.points_mm[v].z() < floor && figure.normals[v].z() < -0.3F;
         reach.hidden[v] = sees_nothing || stands_on_it;
     }
 }

@@ -1,6 +1,9 @@
 // Clipping triangles at the band borders.
 #include "core/value/bands.h"
 
+#include <tbb/blocked_range.h>
+#include <tbb/parallel_reduce.h>
+
 #include <algorithm>
 #include <numeric>
 
@@ -74,6 +77,28 @@ void add(PartBands& sum, const PartBands& other) {
     }
 }
 
+// In parallel, but always added up in the same order.
+PartBands bandsOf(const Mesh& mesh, std::span<const Triangle> triangles,
+                  std::span<const float> lightness, const BandBorders& borders,
+                  const std::vector<bool>& hidden) {
+    constexpr std::size_t kGrain = 4096;
+    return tbb::parallel_deterministic_reduce(
+        tbb::blocked_range<std::size_t>(0, triangles.size(), kGrain), PartBands{},
+        [&](const auto& range, PartBands sum) {
+            for (std::size_t i = range.begin(); i < range.end(); ++i) {
+                const Triangle& t = triangles[i];
+                if (isHidden(t, hidden)) continue;
+                const double area = areaVector(mesh, t).norm();
+                addTriangle(sum, sortedCorners(mesh, t, lightness), area, borders);
+            }
+            return sum;
+        },
+        [](PartBands sum, const PartBands& other) {
+            add(sum, other);
+            return sum;
+        });
+}
+
 }  // namespace
 
 BandBorders equalSteps() {
@@ -107,11 +132,8 @@ Bands sortIntoBands(const Mesh& mesh, std::span<const float> lightness, const Ba
     bands.parts.resize(mesh.partCount());
     for (std::size_t part = 0; part < mesh.partCount(); ++part) {
         if (part < left_out.source_parts.size() && left_out.source_parts[part]) continue;
-        for (const Triangle& t : mesh.trianglesOf(part)) {
-            if (isHidden(t, left_out.hidden_vertices)) continue;
-            const double area = areaVector(mesh, t).norm();
-            addTriangle(bands.parts[part], sortedCorners(mesh, t, lightness), area, borders);
-        }
+        bands.parts[part] =
+            bandsOf(mesh, mesh.trianglesOf(part), lightness, borders, left_out.hidden_vertices);
         add(bands.whole, bands.parts[part]);
     }
     return bands;

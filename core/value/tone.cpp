@@ -39,24 +39,29 @@ double Tone::luminance(double lightness) const {
 
 double weightedQuantile(std::span<const float> values, std::span<const float> weights,
                         double share) {
-    std::vector<std::size_t> order;
+    struct Weighted {
+        float value;
+        float weight;
+    };
+    std::vector<Weighted> kept;
+    kept.reserve(weights.size());
     double total = 0.0;
     for (std::size_t i = 0; i < weights.size(); ++i) {
         if (weights[i] <= 0.0F) continue;
-        order.push_back(i);
+        kept.push_back({values[i], weights[i]});
         total += weights[i];
     }
-    if (order.empty()) return 0.0;
+    if (kept.empty()) return 0.0;
     // Partial sorting by halves: only the side that holds the quantile is looked at again.
     double wanted = share * total;
-    auto first = order.begin();
-    auto last = order.end();
+    auto first = kept.begin();
+    auto last = kept.end();
     while (last - first > 1) {
         const auto middle = first + (last - first) / 2;
         std::nth_element(first, middle, last,
-                         [&](std::size_t a, std::size_t b) { return values[a] < values[b]; });
+                         [](const Weighted& a, const Weighted& b) { return a.value < b.value; });
         const double below = std::accumulate(
-            first, middle, 0.0, [&](double sum, std::size_t i) { return sum + weights[i]; });
+            first, middle, 0.0, [](double sum, const Weighted& w) { return sum + w.weight; });
         if (wanted < below) {
             last = middle;
         } else {
@@ -64,7 +69,7 @@ double weightedQuantile(std::span<const float> values, std::span<const float> we
             first = middle;
         }
     }
-    return values[*first];
+    return first->value;
 }
 
 double autoGain(std::span<const float> luminance, std::span<const float> weights, double stops) {

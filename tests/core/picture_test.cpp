@@ -84,6 +84,22 @@ TEST(Camera, WhatTheFarLightSeesIsLit) {
     EXPECT_LT(dark, seen / 200);
 }
 
+// From a lamp inside its own glass one sees what it lights, not the glass.
+TEST(Camera, FromALampItsOwnGlassIsNotSeen) {
+    Plan plan = planOf({plate({0, 0, 0}, 12), sphere({0, 0, 5}, 2, 30)}, {"floor", "glass"});
+    plan.lights = {lampLight({0, 0, 5}, 1.5)};
+    plan.lights[0].own_parts = {1};
+    const Camera camera = cameraAt(plan.lights[0], plan.figure->bounds, kGrid);
+    const TracedFrame frame = traceFrame(*plan.figure, camera, kGrid, {0, 0});
+    std::size_t floor = 0;
+    for (const PixelHit& hit : frame.pixels) {
+        if (hit.triangle == kNothing) continue;
+        EXPECT_EQ(hit.part, 0);
+        ++floor;
+    }
+    EXPECT_GT(floor, 1000U);
+}
+
 TEST(Render, TheMiddleOfALitBallIsLighterThanItsShadow) {
     Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
     plan.lights = {farLight(12, 20)};
