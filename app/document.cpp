@@ -55,7 +55,7 @@ Document::Document(QObject* parent) : QObject(parent) {
     connect(&m_undo, &QUndoStack::cleanChanged, this, &Document::modifiedChanged);
 }
 
-void Document::open(Plan plan, const QString& path) {
+void Document::open(const Plan& plan, const QString& path) {
     m_undo.clear();
     m_path = path;
     m_evaluated.reset();

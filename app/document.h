@@ -26,7 +26,7 @@ class Document : public QObject {
     [[nodiscard]] QUndoStack& undoStack() { return m_undo; }
 
     // Replaces the plan; `path` is where it is saved, empty for a new one.
-    void open(Plan plan, const QString& path);
+    void open(const Plan& plan, const QString& path);
     [[nodiscard]] const QString& path() const { return m_path; }
     void markSaved(const QString& path);
     [[nodiscard]] bool isModified() const { return !m_undo.isClean(); }

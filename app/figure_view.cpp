@@ -29,6 +29,18 @@ QString clockText(const ViewChoice& view) {
         .arg(view.height_deg >= 0 ? QObject::tr("up") : QObject::tr("below"));
 }
 
+// Text with a soft rim, readable over whatever the picture shows.
+void paintHaloText(QPainter& painter, const QPointF& baseline, const QFont& font,
+                   const QString& text, const QColor& ink, const QColor& rim) {
+    QPainterPath path;
+    path.addText(baseline, font, text);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(QPen(rim, 3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPath(path);
+    painter.fillPath(path, ink);
+}
+
 }  // namespace
 
 FigureView::FigureView(Document& document, QWidget* parent)
@@ -374,10 +386,9 @@ void FigureView::paintCaption(QPainter& painter) const {
     }
     QFont font = this->font();
     font.setWeight(QFont::DemiBold);
-    painter.setFont(font);
     const bool dark = currentThemeKind() == ThemeKind::Dark;
-    painter.setPen(dark ? QColor(0xee, 0xee, 0xee) : QColor(0x10, 0x10, 0x10));
-    painter.drawText(QRectF(16, 10, width() - 32, 24), Qt::AlignLeft | Qt::AlignVCenter, text);
+    paintHaloText(painter, {16, 27}, font, text, dark ? Qt::white : Qt::black,
+                  dark ? QColor(0, 0, 0, 190) : QColor(255, 255, 255, 190));
 }
 
 void FigureView::paintHandles(QPainter& painter) const {
@@ -429,13 +440,10 @@ void FigureView::paintHandles(QPainter& painter) const {
         painter.setPen(Qt::NoPen);
         painter.drawEllipse(*spot, 4.5, 4.5);
 
-        QPainterPath label;
         QFont font = this->font();
         font.setWeight(QFont::DemiBold);
-        label.addText(*spot + QPointF(kHandle_px + 5, 5), font, q(light.name));
-        painter.setPen(QPen(QColor(0, 0, 0, 200), 3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-        painter.drawPath(label);
-        painter.fillPath(label, Qt::white);
+        paintHaloText(painter, *spot + QPointF(kHandle_px + 5, 5), font, q(light.name), Qt::white,
+                      QColor(0, 0, 0, 200));
     }
 }
 

@@ -2,6 +2,7 @@
 #include "app/lights_panel.h"
 
 #include <QHBoxLayout>
+#include <QPainter>
 #include <QSignalBlocker>
 #include <cmath>
 
@@ -14,15 +15,15 @@ namespace {
 
 // Merge keys, one a control.
 enum Key {
-    kDirection = 301,
-    kStrength,
-    kSharpness,
-    kFarRadius,
-    kPosition,
-    kLampRadius,
-    kReachKey,
-    kKelvin,
-    kColourKey,
+    DirectionKey = 301,
+    StrengthKey,
+    SharpnessKey,
+    FarRadiusKey,
+    PositionKey,
+    LampRadiusKey,
+    ReachKey,
+    KelvinKey,
+    ColourKey,
 };
 
 QIcon dotIcon(const Light& light) {
@@ -109,7 +110,7 @@ void LightsPanel::buildCommon() {
     m_chart = new SkyChart(this);
     column().addWidget(m_chart);
     connect(m_chart, &SkyChart::directionDragged, this, [this](const ClockDirection& direction) {
-        change(tr("Move light"), kDirection, [&](Light& light) {
+        change(tr("Move light"), DirectionKey, [&](Light& light) {
             if (auto* far = std::get_if<FarLight>(&light.kind)) far->direction = direction;
         });
     });
@@ -141,7 +142,7 @@ void LightsPanel::buildCommon() {
         {0.01, 100, 2, {}, true}, this);
     m_strength->setObjectName(QStringLiteral("strength"));
     column().addWidget(m_strength);
-    connectNumber(*m_strength, tr("Strength"), kStrength,
+    connectNumber(*m_strength, tr("Strength"), StrengthKey,
                   [](Light& light, double value) { light.strength = value; });
 }
 
@@ -163,7 +164,7 @@ void LightsPanel::buildSky() {
                                   tr("0 is the whole sky, 50 nearly straight down"),
                                   {0, 50, 1, {}, false}, m_sky_box);
     layout->addWidget(m_sharpness);
-    connectNumber(*m_sharpness, tr("Cone"), kSharpness, [](Light& light, double value) {
+    connectNumber(*m_sharpness, tr("Cone"), SharpnessKey, [](Light& light, double value) {
         if (auto* sky = std::get_if<Sky>(&light.kind)) sky->sharpness = value;
     });
     column().addWidget(m_sky_box);
@@ -186,15 +187,15 @@ void LightsPanel::buildFar() {
     layout->addWidget(m_hour);
     layout->addWidget(m_height);
     layout->addWidget(m_far_radius);
-    connectNumber(*m_hour, tr("Move light"), kDirection, [](Light& light, double value) {
+    connectNumber(*m_hour, tr("Move light"), DirectionKey, [](Light& light, double value) {
         if (auto* far = std::get_if<FarLight>(&light.kind)) {
             far->direction.hour = value >= 12.0 ? 0.0 : value;
         }
     });
-    connectNumber(*m_height, tr("Move light"), kDirection, [](Light& light, double value) {
+    connectNumber(*m_height, tr("Move light"), DirectionKey, [](Light& light, double value) {
         if (auto* far = std::get_if<FarLight>(&light.kind)) far->direction.height_deg = value;
     });
-    connectNumber(*m_far_radius, tr("Softness"), kFarRadius, [](Light& light, double value) {
+    connectNumber(*m_far_radius, tr("Softness"), FarRadiusKey, [](Light& light, double value) {
         if (auto* far = std::get_if<FarLight>(&light.kind)) far->radius_deg = value;
     });
     column().addWidget(m_far_box);
@@ -217,9 +218,10 @@ void LightsPanel::buildLamp() {
     m_lamp_radius = new NumberField(tr("Radius of the ball"), tr("Size of what glows, in mm"),
                                     {0.1, 30, 2, tr(" mm"), true}, m_lamp_box);
     layout->addWidget(m_lamp_radius);
-    connectNumber(*m_lamp_radius, tr("Size of lamp"), kLampRadius, [](Light& light, double value) {
-        if (auto* lamp = std::get_if<Lamp>(&light.kind)) lamp->radius_mm = value;
-    });
+    connectNumber(*m_lamp_radius, tr("Size of lamp"), LampRadiusKey,
+                  [](Light& light, double value) {
+                      if (auto* lamp = std::get_if<Lamp>(&light.kind)) lamp->radius_mm = value;
+                  });
 
     auto* place = new QLabel(tr("Place, mm: to its left, behind, up"), m_lamp_box);
     layout->addWidget(place);
@@ -238,7 +240,7 @@ void LightsPanel::buildLamp() {
         m_position[axis] = box;
         row->addWidget(box);
         connect(box, &QDoubleSpinBox::valueChanged, this, [this, axis](double value) {
-            change(tr("Move lamp"), kPosition, [&](Light& light) {
+            change(tr("Move lamp"), PositionKey, [&](Light& light) {
                 if (auto* lamp = std::get_if<Lamp>(&light.kind)) {
                     lamp->centre_mm[axis] = static_cast<float>(value);
                 }
@@ -284,12 +286,12 @@ void LightsPanel::buildColour() {
                         {1000, 12000, 0, tr(" K"), true}, this);
     m_kelvin->setObjectName(QStringLiteral("kelvin"));
     column().addWidget(m_kelvin);
-    connectNumber(*m_kelvin, tr("Temperature"), kKelvin,
+    connectNumber(*m_kelvin, tr("Temperature"), KelvinKey,
                   [](Light& light, double value) { light.colour.kelvin = value; });
     m_colour = new ColourField(tr("Colour"), tr("Colour of the light itself"), this);
     column().addWidget(m_colour);
     connect(m_colour, &ColourField::colourEdited, this, [this](const Srgb& colour) {
-        change(tr("Colour of light"), kColourKey, [&](Light& light) {
+        change(tr("Colour of light"), ColourKey, [&](Light& light) {
             light.colour.source = ColourSource::Chosen;
             light.colour.chosen = colour;
         });
@@ -321,7 +323,7 @@ void LightsPanel::setReach(double reach_mm) {
     const std::size_t index = m_document.selectedLight();
     if (evaluated == nullptr || index >= evaluated->plan.lights.size()) return;
     const double rest = restOfLight(evaluated->plan, evaluated->results.reach, index);
-    change(tr("Reach of lamp"), kReachKey, [&](Light& light) {
+    change(tr("Reach of lamp"), ReachKey, [&](Light& light) {
         if (const auto* lamp = std::get_if<Lamp>(&light.kind)) {
             light.strength = std::clamp(strengthForReach(*lamp, reach_mm, rest), 0.01, 1000.0);
         }

@@ -284,7 +284,7 @@ void MainWindow::connectLoader() {
             [this](const std::shared_ptr<Plan>& plan, const QString& path) {
                 m_banner->dismiss();
                 const bool recovered = !path.isEmpty() && path == m_recovery.leftBehind();
-                m_document.open(std::move(*plan), recovered ? QString() : path);
+                m_document.open(*plan, recovered ? QString() : path);
                 updateTitle();
             });
     connect(&m_loader, &Loader::failed, m_banner, &Banner::showMessage);

@@ -1,7 +1,7 @@
 // Accumulates jittered frames until the picture is smooth or something newer is asked for.
 #include "app/picture_maker.h"
 
-#include <cstring>
+#include "app/image_convert.h"
 
 namespace glaukophos {
 namespace {
@@ -10,15 +10,6 @@ constexpr int kFrames = 24;
 
 bool worthShowing(int frames) {
     return frames == 1 || frames == 3 || frames == 8 || frames == kFrames;
-}
-
-QImage toQImage(const Image& image) {
-    QImage picture(image.width, image.height, QImage::Format_RGB888);
-    const auto row = static_cast<std::size_t>(image.width) * 3;
-    for (int y = 0; y < image.height; ++y) {
-        std::memcpy(picture.scanLine(y), image.rgb.data() + static_cast<std::size_t>(y) * row, row);
-    }
-    return picture;
 }
 
 bool same(const LookChoice& a, const LookChoice& b) {

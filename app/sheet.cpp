@@ -5,8 +5,8 @@
 #include <QDate>
 #include <QPainter>
 #include <QPdfWriter>
-#include <cstring>
 
+#include "app/image_convert.h"
 #include "app/ladder_strip.h"
 #include "app/sky_chart.h"
 #include "app/text.h"
@@ -97,15 +97,8 @@ QImage pictureOf(const Evaluated& evaluated, const LookChoice& choice, const Vie
     ShadeChoice shade;
     shade.backdrop = {0.80F, 0.80F, false};  // little ink, and black and white stay apart from it
     shade.line_width_px = 2.2F;
-    const Image image =
-        renderPicture(*evaluated.plan.figure, heldCamera(evaluated.plan.figure->bounds, view, grid),
-                      grid, look, shade, kSamples);
-    QImage picture(image.width, image.height, QImage::Format_RGB888);
-    const auto row = static_cast<std::size_t>(image.width) * 3;
-    for (int y = 0; y < image.height; ++y) {
-        std::memcpy(picture.scanLine(y), image.rgb.data() + static_cast<std::size_t>(y) * row, row);
-    }
-    return picture;
+    const Camera camera = heldCamera(evaluated.plan.figure->bounds, view, grid);
+    return toQImage(renderPicture(*evaluated.plan.figure, camera, grid, look, shade, kSamples));
 }
 
 struct SheetView {

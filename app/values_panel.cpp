@@ -9,7 +9,7 @@
 namespace glaukophos {
 namespace {
 
-enum Key { kExposure = 401, kContrast };
+enum Key { ExposureKey = 401, ContrastKey };
 
 // Names the first band, from the second lightest up, that is larger than the one below it: the
 // lighter the layer, the smaller its area (common practice, no source).
@@ -70,10 +70,10 @@ ValuesPanel::ValuesPanel(Document& document, QWidget* parent)
     column().addStretch(1);
 
     connect(m_exposure, &NumberField::valueEdited, this, [this](double value) {
-        change(tr("Exposure"), kExposure, [&](ValueChoices& v) { v.exposure_stops = value; });
+        change(tr("Exposure"), ExposureKey, [&](ValueChoices& v) { v.exposure_stops = value; });
     });
     connect(m_contrast, &NumberField::valueEdited, this, [this](double value) {
-        change(tr("Contrast"), kContrast, [&](ValueChoices& v) { v.contrast = value; });
+        change(tr("Contrast"), ContrastKey, [&](ValueChoices& v) { v.contrast = value; });
     });
     for (NumberField* field : {m_exposure, m_contrast}) {
         connect(field, &NumberField::editingFinished, &document, &Document::endGesture);

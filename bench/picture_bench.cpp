@@ -16,29 +16,15 @@ void rawCameraRays(benchmark::State& state) {
     for (auto _ : state) {
         tbb::parallel_for(0, kFull.height / 4, [&](int row) {
             for (int left = 0; left < kFull.width; left += 4) {
-                alignas(64) RTCRayHit16 hits;
-                alignas(64) int active[16];
+                HitPacket packet;
                 for (int lane = 0; lane < 16; ++lane) {
-                    const auto i = static_cast<std::size_t>(lane);
                     const CameraRay ray =
                         rayThrough(camera, kFull, static_cast<float>(left + lane % 4) + 0.5F,
                                    static_cast<float>(4 * row + lane / 4) + 0.5F);
-                    active[lane] = -1;
-                    hits.ray.org_x[i] = ray.origin.x();
-                    hits.ray.org_y[i] = ray.origin.y();
-                    hits.ray.org_z[i] = ray.origin.z();
-                    hits.ray.dir_x[i] = ray.direction.x();
-                    hits.ray.dir_y[i] = ray.direction.y();
-                    hits.ray.dir_z[i] = ray.direction.z();
-                    hits.ray.tnear[i] = 0.0F;
-                    hits.ray.tfar[i] = 1e30F;
-                    hits.ray.mask[i] = ~0U;
-                    hits.ray.time[i] = 0.0F;
-                    hits.ray.flags[i] = 0;
-                    hits.hit.geomID[i] = RTC_INVALID_GEOMETRY_ID;
+                    packet.set(static_cast<std::size_t>(lane), ray.origin, ray.direction);
                 }
-                figure.shown.nearest(active, hits, {});
-                benchmark::DoNotOptimize(hits);
+                figure.shown.nearest(packet, {});
+                benchmark::DoNotOptimize(packet);
             }
         });
     }

@@ -57,8 +57,11 @@ bool attachPart(RTCScene scene, RTCBuffer vertices, const Mesh& mesh, std::size_
 
 }  // namespace
 
-void RayPacket::set(std::size_t lane, const Vec3& origin, const Vec3& direction, float far_mm) {
-    active[lane] = -1;
+namespace {
+
+// The two kinds of packet have the same rays.
+void setRay(RTCRay16& rays, std::size_t lane, const Vec3& origin, const Vec3& direction,
+            float far_mm) {
     rays.org_x[lane] = origin.x();
     rays.org_y[lane] = origin.y();
     rays.org_z[lane] = origin.z();
@@ -67,10 +70,20 @@ void RayPacket::set(std::size_t lane, const Vec3& origin, const Vec3& direction,
     rays.dir_z[lane] = direction.z();
     rays.tnear[lane] = 0.0F;
     rays.tfar[lane] = far_mm;
-    rays.time[lane] = 0.0F;
     rays.mask[lane] = ~0U;
-    rays.id[lane] = 0;
-    rays.flags[lane] = 0;
+}
+
+}  // namespace
+
+void RayPacket::set(std::size_t lane, const Vec3& origin, const Vec3& direction, float far_mm) {
+    active[lane] = -1;
+    setRay(rays, lane, origin, direction, far_mm);
+}
+
+void HitPacket::set(std::size_t lane, const Vec3& origin, const Vec3& direction) {
+    active[lane] = -1;
+    setRay(rays.ray, lane, origin, direction, 1e30F);
+    rays.hit.geomID[lane] = RTC_INVALID_GEOMETRY_ID;
 }
 
 void RayPacket::clear() {
@@ -134,15 +147,21 @@ std::optional<RayHit> RayScene::nearest(const Vec3& origin, const Vec3& directio
     query.hit.geomID = RTC_INVALID_GEOMETRY_ID;
     rtcIntersect1(m_scene.get(), &context.context, &query);
     if (query.hit.geomID == RTC_INVALID_GEOMETRY_ID) return std::nullopt;
-    return RayHit{triangleOf(query.hit.geomID, query.hit.primID),
+    return RayHit{m_part_starts[query.hit.geomID] + query.hit.primID,
                   static_cast<PartIndex>(query.hit.geomID), query.hit.u, query.hit.v,
                   query.ray.tfar};
 }
 
-void RayScene::nearest(const int (&active)[16], RTCRayHit16& hits,
-                       const PassedParts& passed) const {
+void RayScene::nearest(HitPacket& packet, const PassedParts& passed) const {
     PassingContext context = contextFor(passed, true);
-    rtcIntersect16(active, m_scene.get(), &context.context, &hits);
+    rtcIntersect16(packet.active, m_scene.get(), &context.context, &packet.rays);
+}
+
+RayHit RayScene::hitOf(const HitPacket& packet, std::size_t lane) const {
+    const RTCHit16& hit = packet.rays.hit;
+    return {m_part_starts[hit.geomID[lane]] + hit.primID[lane],
+            static_cast<PartIndex>(hit.geomID[lane]), hit.u[lane], hit.v[lane],
+            packet.rays.ray.tfar[lane]};
 }
 
 }  // namespace glaukophos

@@ -26,6 +26,18 @@ struct RayPacket {
     [[nodiscard]] bool blocked(std::size_t lane) const { return rays.tfar[lane] < 0.0F; }
 };
 
+// Sixteen camera rays and what they meet first.
+struct HitPacket {
+    alignas(64) int active[16] = {};
+    RTCRayHit16 rays{};
+
+    void set(std::size_t lane, const Vec3& origin, const Vec3& direction);
+    // After RayScene::nearest: whether this lane was active and met the mesh.
+    [[nodiscard]] bool hit(std::size_t lane) const {
+        return active[lane] != 0 && rays.hit.geomID[lane] != RTC_INVALID_GEOMETRY_ID;
+    }
+};
+
 struct RayHit {
     std::uint32_t triangle = 0;  // index into Mesh::triangles
     PartIndex part = 0;
@@ -50,11 +62,9 @@ class RayScene {
     [[nodiscard]] std::optional<RayHit> nearest(const Vec3& origin, const Vec3& direction,
                                                 float far_mm = 1e30F,
                                                 const PassedParts& passed = {}) const;
-    // Nearest hits of sixteen camera rays; `hits.hit.geomID` is RTC_INVALID_GEOMETRY_ID on a miss.
-    void nearest(const int (&active)[16], RTCRayHit16& hits, const PassedParts& passed) const;
-    [[nodiscard]] std::uint32_t triangleOf(unsigned part, unsigned primitive) const {
-        return m_part_starts[part] + primitive;
-    }
+    void nearest(HitPacket& packet, const PassedParts& passed) const;
+    // Of a lane that hit.
+    [[nodiscard]] RayHit hitOf(const HitPacket& packet, std::size_t lane) const;
     [[nodiscard]] const Bounds& bounds() const { return m_bounds; }
 
   private:

@@ -42,7 +42,8 @@ CameraRay rayThrough(const Camera& camera, const PixelGrid& grid, float x, float
     const float along = (0.5F * static_cast<float>(grid.height) - y) * scale;
     const Vec3 offset = across * camera.right + along * camera.up;
     if (camera.parallel) return {camera.eye_mm + offset, camera.forward};
-    return {camera.eye_mm, (camera.forward + offset).normalized()};
+    const Vec3 direction = (camera.forward + offset).normalized();
+    return {camera.eye_mm + camera.near_mm * direction, direction};
 }
 
 std::optional<Eigen::Vector2f> pixelOf(const Camera& camera, const PixelGrid& grid,
@@ -74,6 +75,7 @@ Camera cameraAt(const Light& light, const Bounds& figure, const PixelGrid& grid)
         const ClockDirection clock = clockFrom(to_lamp);
         lookFrom(camera, clock.hour, clock.height_deg, false);
         camera.eye_mm = lamp->centre_mm;
+        camera.near_mm = static_cast<float>(lamp->radius_mm);
         // Wide enough for the whole figure unless the lamp is very close to it.
         const float radius = 0.5F * figure.diagonal();
         const float fit = radius / std::max(to_lamp.norm(), 0.2F * radius);

@@ -16,7 +16,8 @@ struct Camera {
     bool parallel = false;
     // Half the height of the picture: mm when parallel, else as a tangent.
     float half_height = 1.0F;
-    PassedParts passed;  // not seen: the glass round a lamp that is looked from
+    PassedParts passed;    // not seen: the glass round a lamp that is looked from
+    float near_mm = 0.0F;  // nothing nearer is seen: what sticks inside that lamp
 };
 
 // A pixel of a picture of `width` x `height`; y points down, pixel centres are at .5.

@@ -14,21 +14,6 @@ namespace {
 
 constexpr int kTile = 4;  // 4 x 4 pixels are one packet
 
-void setRay(RTCRayHit16& hits, std::size_t lane, const CameraRay& ray) {
-    hits.ray.org_x[lane] = ray.origin.x();
-    hits.ray.org_y[lane] = ray.origin.y();
-    hits.ray.org_z[lane] = ray.origin.z();
-    hits.ray.dir_x[lane] = ray.direction.x();
-    hits.ray.dir_y[lane] = ray.direction.y();
-    hits.ray.dir_z[lane] = ray.direction.z();
-    hits.ray.tnear[lane] = 0.0F;
-    hits.ray.tfar[lane] = 1e30F;
-    hits.ray.mask[lane] = ~0U;
-    hits.ray.time[lane] = 0.0F;
-    hits.ray.flags[lane] = 0;
-    hits.hit.geomID[lane] = RTC_INVALID_GEOMETRY_ID;
-}
-
 // Pixels that can show the figure: the box round the projected corners of its bounds.
 struct PixelBox {
     int left = 0;
@@ -59,27 +44,23 @@ PixelBox boxOf(const Bounds& bounds, const Camera& camera, const PixelGrid& grid
 void traceTile(const Figure& figure, const Camera& camera, int left, int top,
                const Eigen::Vector2f& jitter, TracedFrame& frame) {
     const PixelGrid& grid = frame.grid;
-    alignas(64) RTCRayHit16 hits;
-    alignas(64) int active[16];
+    HitPacket packet;
     for (int lane = 0; lane < 16; ++lane) {
         const int x = left + lane % kTile;
         const int y = top + lane / kTile;
-        active[lane] = x < grid.width && y < grid.height ? -1 : 0;
-        setRay(hits, static_cast<std::size_t>(lane),
-               rayThrough(camera, grid, static_cast<float>(x) + 0.5F + jitter.x(),
-                          static_cast<float>(y) + 0.5F + jitter.y()));
+        if (x >= grid.width || y >= grid.height) continue;
+        const CameraRay ray = rayThrough(camera, grid, static_cast<float>(x) + 0.5F + jitter.x(),
+                                         static_cast<float>(y) + 0.5F + jitter.y());
+        packet.set(static_cast<std::size_t>(lane), ray.origin, ray.direction);
     }
-    figure.shown.nearest(active, hits, camera.passed);
+    figure.shown.nearest(packet, camera.passed);
     for (int lane = 0; lane < 16; ++lane) {
         const auto i = static_cast<std::size_t>(lane);
-        if (active[lane] == 0 || hits.hit.geomID[i] == RTC_INVALID_GEOMETRY_ID) continue;
-        const int x = left + lane % kTile;
-        const int y = top + lane / kTile;
-        frame.pixels[static_cast<std::size_t>(y) * static_cast<std::size_t>(grid.width) +
-                     static_cast<std::size_t>(x)] = {
-            figure.shown.triangleOf(hits.hit.geomID[i], hits.hit.primID[i]),
-            static_cast<PartIndex>(hits.hit.geomID[i]), hits.hit.u[i], hits.hit.v[i],
-            hits.ray.tfar[i]};
+        if (!packet.hit(i)) continue;
+        const auto row = static_cast<std::size_t>(top + lane / kTile);
+        const auto column = static_cast<std::size_t>(left + lane % kTile);
+        frame.pixels[row * static_cast<std::size_t>(grid.width) + column] =
+            figure.shown.hitOf(packet, i);
     }
 }
 
@@ -276,8 +257,10 @@ TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGr
                        const Eigen::Vector2f& jitter) {
     TracedFrame frame;
     frame.grid = grid;
-    frame.pixels.resize(static_cast<std::size_t>(grid.width) *
-                        static_cast<std::size_t>(grid.height));
+    PixelHit nothing;
+    nothing.triangle = kNothing;
+    frame.pixels.assign(
+        static_cast<std::size_t>(grid.width) * static_cast<std::size_t>(grid.height), nothing);
     const PixelBox box = boxOf(figure.bounds, camera, grid);
     const int rows = (box.bottom - box.top + kTile - 1) / kTile;
     tbb::parallel_for(0, std::max(0, rows), [&](int row) {

@@ -13,14 +13,8 @@ namespace glaukophos {
 
 inline constexpr std::uint32_t kNothing = 0xFFFFFFFFU;
 
-// What the middle of a pixel shows.
-struct PixelHit {
-    std::uint32_t triangle = kNothing;  // of the working surface
-    PartIndex part = 0;
-    float u = 0.0F;
-    float v = 0.0F;
-    float distance_mm = 0.0F;
-};
+// What the middle of a pixel shows; `triangle` of the working surface, or kNothing.
+using PixelHit = RayHit;
 
 struct TracedFrame {
     PixelGrid grid;
