@@ -38,8 +38,8 @@ ColoursPanel::ColoursPanel(Document& document, QWidget* parent)
     addSection(tr("Ladders of all parts, Deep to Peak"));
     column().addWidget(m_list);
     addCaption(
-        tr("A screen cannot show every colour: one that is too strong is shown with less "
-           "chroma, its numbers stay true."));
+        tr("A colour stronger than paint can be is brought inside: same lightness and hue, less "
+           "chroma."));
     column().addStretch(1);
     connect(m_adaptation, &NumberField::valueEdited, this, [this](double value) {
         if (m_showing || !m_document.isOpen()) return;

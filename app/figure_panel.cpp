@@ -40,7 +40,7 @@ FigurePanel::FigurePanel(Document& document, QWidget* parent)
     addSection(tr("Parts"));
     m_parts->setObjectName(QStringLiteral("partList"));
     m_parts->setAccessibleName(tr("Parts of the figure"));
-    m_parts->setMinimumHeight(200);
+    m_parts->setMinimumHeight(140);
     column().addWidget(m_parts, 1);
     addSection(tr("Chosen part"));
     m_name->setObjectName(QStringLiteral("partName"));

@@ -32,6 +32,13 @@ std::vector<PartSums> sumsOf(const LadderInput& input) {
     return sums;
 }
 
+// A colour stronger than paint can be keeps its lightness and hue and loses chroma. The gamut of a
+// screen stands for that of paint until the rack of paints is known.
+void setTarget(Step& step, const Lab& wanted) {
+    step.shown = displayable(wanted);
+    step.target = labFrom(xyzFrom(linearFrom(step.shown)));
+}
+
 Step stepOf(const BandSum& sum, const std::vector<Xyz>& colours, const Development& development) {
     Step step;
     if (sum.weight <= 0.0) return step;
@@ -45,8 +52,7 @@ Step stepOf(const BandSum& sum, const std::vector<Xyz>& colours, const Developme
         for (double& share : step.light_shares) share /= returned.xyz.y();
     }
     step.present = true;
-    step.target = development.colour(returned);
-    step.shown = displayable(step.target);
+    setTarget(step, development.colour(returned));
     return step;
 }
 
@@ -110,8 +116,7 @@ Ladder wholeLadder(const Bands& bands, std::span<const Ladder> parts) {
         if (weight <= 0.0) continue;
         for (double& share : step.light_shares) share /= weight;
         step.present = true;
-        step.target = labFrom(Xyz{mean.xyz / weight});
-        step.shown = displayable(step.target);
+        setTarget(step, labFrom(Xyz{mean.xyz / weight}));
     }
     return whole;
 }

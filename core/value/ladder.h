@@ -37,8 +37,8 @@ struct Step {
     bool present = false;  // false: nothing of the part lies in this band
     double share = 0.0;    // of the part's area, 0..1
     double area_mm2 = 0.0;
-    Lab target;
-    Srgb shown;                        // the target, inside the gamut of a screen
+    Lab target;                        // inside the gamut of a screen
+    Srgb shown;                        // the same, encoded
     std::vector<double> light_shares;  // of the luminance returned, one entry a light
 };
 

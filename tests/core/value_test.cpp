@@ -94,6 +94,22 @@ TEST(Ladder, DarkClothBesideALampDoesNotTurnWhite) {
     EXPECT_GT(results->ladders[1][4].target.L, 80.0);
 }
 
+TEST(Ladder, TargetsAreColoursThatCanBeShown) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
+    plan.parts[0].local_colour = *srgbFromHex("#c05010");
+    plan.lights = {lampLight({0, -14, 0}, 2, 20)};
+    plan.lights[0].colour.kelvin = 1800;
+    plan.colours.adaptation = 0.0;
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    for (const Step& step : results->ladders[0]) {
+        ASSERT_TRUE(step.present);
+        const Vec3d rgb = linearFrom(xyzFrom(step.target)).rgb;
+        EXPECT_GE(rgb.minCoeff(), -1e-4);
+        EXPECT_LE(rgb.maxCoeff(), 1.0 + 1e-4);
+    }
+}
+
 TEST(Ladder, RisesInLightnessAndSharesAddUpToOne) {
     Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
     plan.lights = {farLight(2, 40), skyLight(SkyKind::Uniform)};
