@@ -196,6 +196,41 @@ TEST_F(Files, PlansThatMakeNoSenseAreNamed) {
               std::string::npos);
 }
 
+// Two thousand damaged plans: each is read or refused with a sentence, none crashes.
+TEST(PlanJson, DamagedTextsAreReadOrRefused) {
+    Plan plan = planOf({box({0, 0, 0}, {4, 4, 4})}, {"crate"});
+    plan.lights = {farLight(2, 40), skyLight(SkyKind::Overcast), lampLight({1, 2, 9}, 1)};
+    const std::string whole = planJson(plan, {"crate.stl"}, Division::AsGiven);
+    ASSERT_TRUE(parsePlan(whole));
+    std::uint32_t state = 1;
+    const auto next = [&](std::size_t below) {
+        state = state * 1664525U + 1013904223U;  // Numerical Recipes' generator
+        return (state >> 8) % below;
+    };
+    std::size_t refused = 0;
+    for (int i = 0; i < 2000; ++i) {
+        std::string damaged = whole;
+        for (std::size_t edits = 1 + next(4); edits > 0; --edits) {
+            const std::size_t at = next(damaged.size());
+            switch (next(3)) {
+                case 0:
+                    damaged[at] = static_cast<char>(next(256));
+                    break;
+                case 1:
+                    damaged.erase(at, 1 + next(12));
+                    break;
+                default:
+                    damaged.insert(at, whole.substr(next(whole.size()), next(24)));
+            }
+        }
+        const auto parsed = parsePlan(damaged);
+        if (parsed) continue;
+        ++refused;
+        EXPECT_GT(parsed.error().message.size(), 20U);
+    }
+    EXPECT_GT(refused, 500U);
+}
+
 TEST(Csv, ProbePointsAreReadAndBadLinesNamed) {
     const auto points =
         parseProbePoints("x,y,z,nx,ny,nz\n# a comment\n1,2,3,0,0,2\n\n4;5;6;0;1;0\n");

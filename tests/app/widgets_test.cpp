@@ -1,0 +1,81 @@
+// Controls on their own.
+#include <gtest/gtest.h>
+
+#include <QSignalSpy>
+#include <QTest>
+#include <cmath>
+
+#include "app/banner.h"
+#include "app/colour_field.h"
+#include "app/number_field.h"
+#include "app/sky_chart.h"
+#include "app/text.h"
+
+namespace glaukophos {
+namespace {
+
+TEST(SkyChartMapping, PlaceAndDirectionAreInverse) {
+    for (double hour = 0.0; hour < 12.0; hour += 0.75) {
+        for (const double height : {-55.0, -20.0, -1.0, 0.0, 15.0, 45.0, 80.0}) {
+            const ClockDirection back = directionAt(chartPointOf({hour, height}));
+            EXPECT_NEAR(back.height_deg, height, 1e-9);
+            EXPECT_NEAR(std::remainder(back.hour - hour, 12.0), 0.0, 1e-9);
+        }
+    }
+}
+
+// A clock face: 12 at the top, 3 on the right, straight above in the middle.
+TEST(SkyChartMapping, LooksLikeAClock) {
+    EXPECT_LT(chartPointOf({12, 10}).y, -0.5);
+    EXPECT_GT(chartPointOf({3, 10}).x, 0.5);
+    EXPECT_NEAR(std::hypot(chartPointOf({5, 90}).x, chartPointOf({5, 90}).y), 0.0, 1e-12);
+    EXPECT_GT(std::hypot(chartPointOf({5, -30}).x, chartPointOf({5, -30}).y),
+              std::hypot(chartPointOf({5, 0}).x, chartPointOf({5, 0}).y));
+}
+
+TEST(NumberField, TellsEditsByTheUserOnly) {
+    NumberField field(QStringLiteral("Reach"), QStringLiteral("mm"),
+                      {1.0, 100.0, 1, QStringLiteral(" mm"), true});
+    QSignalSpy spy(&field, &NumberField::valueEdited);
+    field.setValue(10.0);
+    EXPECT_EQ(spy.count(), 0);
+    EXPECT_EQ(field.slider().value(), 500);  // equal ratios: 10 is half-way from 1 to 100
+    field.box().setValue(100.0);
+    ASSERT_EQ(spy.count(), 1);
+    EXPECT_DOUBLE_EQ(spy.last().front().toDouble(), 100.0);
+    EXPECT_EQ(field.slider().value(), 1000);
+    QTest::keyClick(&field.slider(), Qt::Key_Home);
+    EXPECT_DOUBLE_EQ(field.value(), 1.0);
+}
+
+TEST(ColourField, CodeAndSlidersAgree) {
+    ColourField field(QStringLiteral("Colour"), QStringLiteral("tip"));
+    field.setColour(*srgbFromHex("#336699"));
+    EXPECT_EQ(field.code().text(), QStringLiteral("#336699"));
+    QSignalSpy spy(&field, &ColourField::colourEdited);
+    auto* chroma = field.findChildren<NumberField*>()[1];
+    chroma->box().setValue(0.0);
+    ASSERT_EQ(spy.count(), 1);
+    const Srgb grey = field.colour();
+    EXPECT_NEAR(grey.r, grey.g, 0.01);
+    EXPECT_NEAR(grey.g, grey.b, 0.01);
+}
+
+TEST(Banner, WorkCanBeStoppedAndMessagesClosed) {
+    Banner banner;
+    QSignalSpy stopped(&banner, &Banner::stopRequested);
+    auto* close = banner.findChild<QPushButton*>(QStringLiteral("bannerClose"));
+    banner.showWork(QStringLiteral("Opening"));
+    QTest::mouseClick(close, Qt::LeftButton);
+    EXPECT_EQ(stopped.count(), 1);
+    EXPECT_TRUE(banner.isHidden());
+    banner.showMessage(QStringLiteral("No such file"));
+    banner.dismiss();  // ends work only: a message stays until it is read
+    EXPECT_EQ(banner.text(), QStringLiteral("No such file"));
+    QTest::mouseClick(close, Qt::LeftButton);
+    EXPECT_EQ(stopped.count(), 1);
+    EXPECT_EQ(banner.text(), QString());
+}
+
+}  // namespace
+}  // namespace glaukophos
