@@ -114,6 +114,8 @@ Xyz reflected(const LightSpectrum& light, const Reflectance& reflectance) {
     return {observer() * (light.power * reflectance.share).matrix()};
 }
 
+Xyz colourOf(const LightSpectrum& light) { return {observer() * light.power.matrix()}; }
+
 Eigen::Vector2d planckChromaticity(double kelvin) {
     Vec3d sum = Vec3d::Zero();
     for (int i = 0; i < kCmfCount; ++i) {

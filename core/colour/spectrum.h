@@ -36,6 +36,9 @@ Reflectance reflectanceOf(const Srgb& colour);
 // What reflectance `r` sends back under irradiance 1 of `light`: Y = 1 for a perfect white.
 Xyz reflected(const LightSpectrum& light, const Reflectance& reflectance);
 
+// Colour of the light itself, as a perfect white sends it back.
+Xyz colourOf(const LightSpectrum& light);
+
 // CIE 1931 chromaticity x, y of a Planckian radiator, summed at 1 nm from 360 to 830 nm.
 Eigen::Vector2d planckChromaticity(double kelvin);
 

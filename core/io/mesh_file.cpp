@@ -6,7 +6,6 @@
 #include <algorithm>
 #include <cmath>
 #include <cstring>
-#include <fstream>
 
 #include "core/geometry/clean.h"
 #include "core/io/assimp_reader.h"

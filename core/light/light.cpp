@@ -77,9 +77,7 @@ LightSpectrum spectrumOf(const LightColour& colour) {
 }
 
 LinearRgb displayColourOf(const LightColour& colour) {
-    Reflectance white;
-    white.share = Spectrum::Ones();
-    const Vec3d rgb = linearFrom(reflected(spectrumOf(colour), white)).rgb.cwiseMax(0.0);
+    const Vec3d rgb = linearFrom(colourOf(spectrumOf(colour))).rgb.cwiseMax(0.0);
     return {rgb / rgb.maxCoeff()};
 }
 

@@ -117,9 +117,8 @@ void reachLook(const Plan& plan, const Results& results, std::size_t light, Look
 }
 
 void valuesLook(const Plan& plan, const Results& results, Look& look) {
-    const bool by_light = plan.values.basis == BandBasis::Light;
-    const std::vector<float>& shown = by_light ? results.values.lightness : results.values.painted;
-    forVertices(plan, look, [&](std::size_t v) { return greyOfLightness(shown[v]); });
+    forVertices(plan, look,
+                [&](std::size_t v) { return greyOfLightness(results.values.lightness[v]); });
     plainFloor(plan, results, look);
 }
 

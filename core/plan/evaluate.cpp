@@ -53,14 +53,12 @@ Xyz mainWhite(const Plan& plan, const Reach& reach, std::span<const float> areas
     const std::vector<float> weights = lightWeights(plan);
     double most = 0.0;
     Xyz white{d65White()};
-    Reflectance perfect;
-    perfect.share = Spectrum::Ones();
     for (std::size_t l = 0; l < weights.size(); ++l) {
         double flux = 0.0;
         for (std::size_t v = 0; v < areas.size(); ++v) flux += areas[v] * reach.irradiance[l][v];
         if (weights[l] * flux <= most) continue;
         most = weights[l] * flux;
-        white = reflected(spectrumOf(plan.lights[l].colour), perfect);
+        white = colourOf(spectrumOf(plan.lights[l].colour));
     }
     return white;
 }

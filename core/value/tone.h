@@ -9,7 +9,6 @@ namespace glaukophos {
 // What dry paint can show between a black and a white paint (common practice, no source).
 inline constexpr double kDarkestPaint = 10.0;   // L*
 inline constexpr double kLightestPaint = 95.0;  // L*; the source itself is painted lighter
-inline constexpr double kSourceLightness = 98.0;
 
 // A monotone curve from luminance to painted L*.
 struct Tone {
