@@ -47,8 +47,8 @@ bool Evaluator::restsFor(int milliseconds) {
 
 void Evaluator::run(const std::stop_token& stop) {
     while (auto plan = take(stop)) {
-        if (plan->figure != m_figure) {
-            m_figure = plan->figure;
+        if (plan->figure->form != m_form) {
+            m_form = plan->figure->form;
             m_traced.clear();
             m_table = {};
         }
@@ -61,7 +61,7 @@ void Evaluator::refine(const Plan& plan) {
     publish(plan);
     if (m_table.rounds > 0 && !restsFor(kRest_ms)) return;
     const auto traceRound = [&] {
-        return traceNextRound(m_table, m_figure->receivers(), m_figure->blockers,
+        return traceNextRound(m_table, m_form->receivers(), m_form->blockers,
                               {m_step.get_token(), {}}) &&
                traceAll(plan, Accuracy::Preview);
     };
@@ -81,8 +81,10 @@ void Evaluator::refine(const Plan& plan) {
 Evaluator::TracedLight& Evaluator::tracedFor(const Plan& plan, std::size_t index) {
     TracedLight& traced = m_traced[index];
     const Light& light = plan.lights[index];
-    if (traced.kind != light.kind || traced.own_parts != light.own_parts) {
-        traced = {light.kind, light.own_parts, Accuracy::Preview, 0, {}};
+    const auto labels = light.own_parts.empty() ? nullptr : plan.figure->labels;
+    if (traced.kind != light.kind || traced.own_parts != light.own_parts ||
+        traced.labels != labels) {
+        traced = {light.kind, light.own_parts, labels, Accuracy::Preview, 0, {}};
     }
     return traced;
 }
@@ -97,7 +99,7 @@ bool Evaluator::traceAll(const Plan& plan, Accuracy accuracy) {
             is_sky ? traced.sky_rounds == m_table.rounds : traced.accuracy >= accuracy;
         if (!traced.irradiance.empty() && fresh) continue;
         std::vector<float> irradiance =
-            reachOf(plan.lights[l], *m_figure, m_table, accuracy, {m_step.get_token(), {}});
+            reachOf(plan.lights[l], *plan.figure, m_table, accuracy, {m_step.get_token(), {}});
         if (irradiance.empty()) return false;
         traced.irradiance = std::move(irradiance);
         traced.accuracy = accuracy;
@@ -114,10 +116,10 @@ void Evaluator::publish(const Plan& plan) {
         all_soft = all_soft &&
                    (std::holds_alternative<Sky>(traced.kind) || traced.accuracy >= Accuracy::Soft);
     }
-    if (m_table.rounds > 0) describeOpenness(*m_figure, m_table, reach);
+    if (m_table.rounds > 0) describeOpenness(*m_form, m_table, reach);
     auto result = std::make_shared<Evaluated>();
     result->plan = plan;
-    result->results = resultsOf(plan, std::move(reach));
+    result->results = resultsOf(plan, spread(*plan.figure, reach));
     result->sky_rounds = m_table.rounds;
     result->complete = all_soft && m_table.rounds == kSkyRounds;
     emit evaluated(std::move(result));

@@ -42,6 +42,7 @@ class Evaluator : public QObject {
     struct TracedLight {
         LightKind kind;
         std::vector<PartIndex> own_parts;
+        std::shared_ptr<const PartLabels> labels;  // kept only where own parts depend on them
         Accuracy accuracy = Accuracy::Preview;
         int sky_rounds = 0;
         std::vector<float> irradiance;
@@ -61,7 +62,7 @@ class Evaluator : public QObject {
     std::stop_source m_step;  // stops what the worker is doing for an older request
 
     // Used by the worker only.
-    std::shared_ptr<const Figure> m_figure;
+    std::shared_ptr<const Form> m_form;
     std::vector<TracedLight> m_traced;
     SkyTable m_table;
 

@@ -78,16 +78,12 @@ void FigurePanel::refresh(Aspect aspect) {
 
 void FigurePanel::fillList() {
     const Figure& figure = *m_document.plan().figure;
-    const Vec3 size = figure.bounds.size();
+    const Vec3 size = figure.bounds().size();
     QString text = tr("%1 × %2 × %3 mm, %L4 triangles")
                        .arg(size.x(), 0, 'f', 1)
                        .arg(size.y(), 0, 'f', 1)
                        .arg(size.z(), 0, 'f', 1)
-                       .arg(figure.imported.triangles_read);
-    if (figure.imported.triangles_without_area > 0) {
-        text += tr(", of which %L1 have no area and are left out")
-                    .arg(figure.imported.triangles_without_area);
-    }
+                       .arg(figure.form->imported.repair.triangles_read);
     m_size->setText(text);
     const QSignalBlocker quiet(m_parts);
     m_parts->clear();

@@ -135,9 +135,9 @@ PixelGrid FigureView::grid() const {
 Camera FigureView::camera() const {
     const Plan& plan = m_document.plan();
     if (m_from_light && *m_from_light < plan.lights.size()) {
-        return cameraAt(plan.lights[*m_from_light], plan.figure->bounds, grid());
+        return cameraAt(plan.lights[*m_from_light], *plan.figure, grid());
     }
-    return heldCamera(plan.figure->bounds, m_view, grid());
+    return heldCamera(plan.figure->bounds(), m_view, grid());
 }
 
 void FigureView::requestPicture(bool moving) {
@@ -170,7 +170,7 @@ CameraRay FigureView::rayAt(const QPointF& position) const {
 std::optional<RayHit> FigureView::hitAt(const QPointF& position) const {
     if (!m_document.isOpen()) return std::nullopt;
     const CameraRay ray = rayAt(position);
-    return m_document.plan().figure->shown.nearest(ray.origin, ray.direction);
+    return m_document.plan().figure->form->shown.nearest(ray.origin, ray.direction);
 }
 
 std::optional<std::size_t> FigureView::lampAt(const QPointF& position) const {
@@ -198,7 +198,7 @@ void FigureView::turn(double hours, double height_deg) {
 void FigureView::slide(const QPointF& pixels) {
     const Camera held = camera();
     const float distance =
-        (m_document.plan().figure->bounds.centre() + m_view.focus_mm - held.eye_mm).norm();
+        (m_document.plan().figure->bounds().centre() + m_view.focus_mm - held.eye_mm).norm();
     const float mm_per_pixel =
         2.0F * held.half_height * distance / static_cast<float>(std::max(1, height()));
     ViewChoice view = m_view;
@@ -274,7 +274,8 @@ void FigureView::dragLamp(const QPointF& position, bool on_surface) {
     if (on_surface) {
         const CameraRay ray = rayAt(position);
         const Figure& figure = *m_document.plan().figure;
-        const auto hit = figure.shown.nearest(ray.origin, ray.direction, 1e30F, passedBy(light));
+        const auto hit = figure.form->shown.nearest(ray.origin, ray.direction, 1e30F,
+                                                    passedBy(light, figure.surface.labels));
         if (!hit) return;
         const Vec3 normal =
             areaVector(figure.surface.mesh, figure.surface.mesh.triangles[hit->triangle])
@@ -297,7 +298,8 @@ void FigureView::dragLamp(const QPointF& position, bool on_surface) {
 void FigureView::click(const QPointF& position) {
     const auto hit = hitAt(position);
     if (!std::exchange(m_placing_lamp, false)) {
-        m_document.selectPart(hit ? std::optional(hit->part) : std::nullopt);
+        m_document.selectPart(hit ? std::optional(m_document.plan().figure->partShownBy(*hit))
+                                  : std::nullopt);
         return;
     }
     setCursor(Qt::ArrowCursor);
@@ -319,8 +321,7 @@ void FigureView::readSpot(const QPointF& position) {
         emit spotRead({});
         return;
     }
-    emit spotRead(q(inWords(
-        spotAt(evaluated->plan, evaluated->results, hit->triangle, hit->part, hit->u, hit->v))));
+    emit spotRead(q(inWords(spotAt(evaluated->plan, evaluated->results, *hit))));
 }
 
 void FigureView::wheelEvent(QWheelEvent* event) {
@@ -394,7 +395,7 @@ void FigureView::paintCaption(QPainter& painter) const {
 void FigureView::paintHandles(QPainter& painter) const {
     const Plan& plan = m_document.plan();
     const double ratio = devicePixelRatioF();
-    const Vec3 middle = plan.figure->bounds.centre();
+    const Vec3 middle = plan.figure->bounds().centre();
     const auto at = [&](const Vec3& point) -> std::optional<QPointF> {
         const auto pixel = pixelOf(camera(), grid(), point);
         if (!pixel) return std::nullopt;
@@ -409,7 +410,7 @@ void FigureView::paintHandles(QPainter& painter) const {
         Vec3 place;
         if (const auto* far = std::get_if<FarLight>(&light.kind)) {
             const Vec3 direction = towards(far->direction);
-            const float size = plan.figure->bounds.diagonal();
+            const float size = plan.figure->bounds().diagonal();
             float distance = 0.62F * size;
             const QRectF room = QRectF(rect()).adjusted(30, 46, -90, -20);
             while (distance > 0.2F * size) {  // closer until its ring is inside the picture

@@ -366,7 +366,7 @@ void LightsPanel::showLight() {
         return;
     }
     m_showing = true;
-    QString from = q(whereFrom(*light, m_document.plan().figure->bounds));
+    QString from = q(whereFrom(*light, m_document.plan().figure->bounds()));
     from[0] = from[0].toUpper();
     m_from->setText(from + QStringLiteral("."));
     m_name->setText(q(light->name));

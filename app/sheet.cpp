@@ -97,7 +97,7 @@ QImage pictureOf(const Evaluated& evaluated, const LookChoice& choice, const Vie
     ShadeChoice shade;
     shade.backdrop = {0.80F, 0.80F, false};  // little ink, and black and white stay apart from it
     shade.line_width_px = 2.2F;
-    const Camera camera = heldCamera(evaluated.plan.figure->bounds, view, grid);
+    const Camera camera = heldCamera(evaluated.plan.figure->bounds(), view, grid);
     return toQImage(renderPicture(*evaluated.plan.figure, camera, grid, look, shade, kSamples));
 }
 
@@ -164,7 +164,7 @@ void lightsSection(Page& page, const Evaluated& evaluated) {
         painter.drawText(QRectF(left + 5, y + 4.8, page.area().right() - left - 5, 30),
                          Qt::AlignLeft | Qt::TextWordWrap,
                          QObject::tr("%1. Colour %2, strength %3.")
-                             .arg(q(whereFrom(light, evaluated.plan.figure->bounds)), colour)
+                             .arg(q(whereFrom(light, evaluated.plan.figure->bounds())), colour)
                              .arg(light.strength, 0, 'g', 3),
                          &used);
         y += used.height() + 8.0;

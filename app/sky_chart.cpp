@@ -90,7 +90,7 @@ void paintHours(QPainter& painter, const QRectF& disk, const ChartColours& colou
 std::optional<ClockDirection> directionOf(const Light& light, const Plan& plan) {
     if (const auto* far = std::get_if<FarLight>(&light.kind)) return far->direction;
     if (const auto* lamp = std::get_if<Lamp>(&light.kind)) {
-        return clockFrom(lamp->centre_mm - plan.figure->bounds.centre());
+        return clockFrom(lamp->centre_mm - plan.figure->bounds().centre());
     }
     return std::nullopt;
 }

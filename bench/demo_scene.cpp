@@ -18,14 +18,14 @@ const DemoScene& demoScene() {
         DemoScene made{std::move(*plan), {}, {}};
         const Figure& figure = *made.plan.figure;
         while (made.table.rounds < kSkyRounds) {
-            traceNextRound(made.table, figure.receivers(), figure.blockers, {});
+            traceNextRound(made.table, figure.form->receivers(), figure.form->blockers, {});
         }
         Reach reach;
-        describeOpenness(figure, made.table, reach);
+        describeOpenness(*figure.form, made.table, reach);
         for (const Light& light : made.plan.lights) {
             reach.irradiance.push_back(reachOf(light, figure, made.table, Accuracy::Soft, {}));
         }
-        made.results = resultsOf(made.plan, std::move(reach));
+        made.results = resultsOf(made.plan, spread(figure, reach));
         return made;
     }();
     return scene;

@@ -10,7 +10,7 @@ namespace {
 // The rays of `count` sky directions from all vertices, packed beforehand.
 std::vector<RayPacket> packedSkyRays(const Figure& figure, std::size_t count, std::size_t& rays) {
     std::vector<RayPacket> packets;
-    const Receivers receivers = figure.receivers();
+    const Receivers receivers = figure.form->receivers();
     for (std::size_t group = 0; group + 16 <= receivers.count(); group += 16) {
         for (std::size_t d = 0; d < count; ++d) {
             RayPacket packet;
@@ -33,12 +33,12 @@ void rawShadowRays(benchmark::State& state) {
     const Figure& figure = *demoScene().plan.figure;
     std::size_t rays = 0;
     std::vector<RayPacket> packets = packedSkyRays(figure, 8, rays);
-    const PassedParts none;
+    const PassedTriangles none;
     for (auto _ : state) {
         forChunks(packets.size(), {}, [&](std::size_t begin, std::size_t end) {
             for (std::size_t i = begin; i < end; ++i) {
                 RayPacket packet = packets[i];
-                figure.blockers.occluded(packet, none, true);
+                figure.form->blockers.occluded(packet, none, true);
                 benchmark::DoNotOptimize(packet);
             }
         });
@@ -50,14 +50,14 @@ BENCHMARK(rawShadowRays)->Name("RawShadowRays")->Unit(benchmark::kMillisecond)->
 void skyTableRound(benchmark::State& state) {
     const Figure& figure = *demoScene().plan.figure;
     std::size_t rays = 0;
-    for (const Vec3& n : figure.normals) {
+    for (const Vec3& n : figure.form->normals) {
         for (std::size_t d = 0; d < kSkyDirections / kSkyRounds; ++d) {
             if (n.dot(skyDirections()[d]) > 0.0F) ++rays;
         }
     }
     for (auto _ : state) {
         SkyTable table;
-        traceNextRound(table, figure.receivers(), figure.blockers, {});
+        traceNextRound(table, figure.form->receivers(), figure.form->blockers, {});
         benchmark::DoNotOptimize(table);
     }
     state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(rays));
@@ -68,7 +68,7 @@ void relightFromTable(benchmark::State& state) {
     const DemoScene& scene = demoScene();
     for (auto _ : state) {
         benchmark::DoNotOptimize(
-            skyIrradiance(scene.table, scene.plan.figure->normals, {SkyKind::Overcast, 0}));
+            skyIrradiance(scene.table, scene.plan.figure->form->normals, {SkyKind::Overcast, 0}));
     }
 }
 BENCHMARK(relightFromTable)->Name("RelightFromTable")->Unit(benchmark::kMillisecond)->UseRealTime();

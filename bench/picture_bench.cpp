@@ -12,7 +12,7 @@ const PixelGrid kFull{1000, 760};
 
 void rawCameraRays(benchmark::State& state) {
     const Figure& figure = *demoScene().plan.figure;
-    const Camera camera = heldCamera(figure.bounds, demoScene().plan.view, kFull);
+    const Camera camera = heldCamera(figure.bounds(), demoScene().plan.view, kFull);
     for (auto _ : state) {
         tbb::parallel_for(0, kFull.height / 4, [&](int row) {
             for (int left = 0; left < kFull.width; left += 4) {
@@ -23,7 +23,7 @@ void rawCameraRays(benchmark::State& state) {
                                    static_cast<float>(4 * row + lane / 4) + 0.5F);
                     packet.set(static_cast<std::size_t>(lane), ray.origin, ray.direction);
                 }
-                figure.shown.nearest(packet, {});
+                figure.form->shown.nearest(packet, {});
                 benchmark::DoNotOptimize(packet);
             }
         });
@@ -34,7 +34,7 @@ BENCHMARK(rawCameraRays)->Name("RawCameraRays")->Unit(benchmark::kMillisecond)->
 
 void traced(benchmark::State& state, PixelGrid grid) {
     const Figure& figure = *demoScene().plan.figure;
-    const Camera camera = heldCamera(figure.bounds, demoScene().plan.view, grid);
+    const Camera camera = heldCamera(figure.bounds(), demoScene().plan.view, grid);
     for (auto _ : state) {
         benchmark::DoNotOptimize(traceFrame(figure, camera, grid, {0, 0}));
     }
@@ -45,7 +45,7 @@ BENCHMARK_CAPTURE(traced, Full, kFull)->Unit(benchmark::kMillisecond)->UseRealTi
 void picture(benchmark::State& state, PixelGrid grid, Overlay overlay) {
     const DemoScene& scene = demoScene();
     const Figure& figure = *scene.plan.figure;
-    const Camera camera = heldCamera(figure.bounds, scene.plan.view, grid);
+    const Camera camera = heldCamera(figure.bounds(), scene.plan.view, grid);
     const Look look = lookOf(scene.plan, scene.results, {overlay, 0, false});
     for (auto _ : state) {
         benchmark::DoNotOptimize(renderPicture(figure, camera, grid, look, {}, 1));

@@ -86,12 +86,13 @@ Result<std::string> textOf(const std::string& file) {
 
 // Irradiance of each light at the points; nothing from lights that are off.
 std::vector<std::vector<float>> probe(const Plan& plan, const ProbePoints& points) {
-    const Receivers receivers{points.points_mm, points.normals, offsetFor(plan.figure->bounds)};
+    const Receivers receivers{points.points_mm, points.normals, offsetFor(plan.figure->bounds())};
     std::vector<std::vector<float>> columns;
     for (const Light& light : plan.lights) {
-        columns.push_back(
-            light.on ? irradiance(light, receivers, plan.figure->blockers, Accuracy::Reference, {})
-                     : std::vector<float>(receivers.count(), 0.0F));
+        columns.push_back(light.on ? irradiance(light, receivers, plan.figure->form->blockers,
+                                                passedBy(light, plan.figure->blocker_labels),
+                                                Accuracy::Reference, {})
+                                   : std::vector<float>(receivers.count(), 0.0F));
     }
     return columns;
 }
@@ -152,11 +153,11 @@ Result<std::size_t> lightNamed(const Plan& plan, const std::string& name) {
 }
 
 Result<Camera> cameraFor(const Plan& plan, const std::string& view, const PixelGrid& grid) {
-    const Bounds& bounds = plan.figure->bounds;
+    const Bounds& bounds = plan.figure->bounds();
     if (view == "plan") return heldCamera(bounds, plan.view, grid);
     if (const auto named = viewFromName(view)) return heldCamera(bounds, *named, grid);
     const auto light = std::ranges::find(plan.lights, view, &Light::name);
-    if (light != plan.lights.end()) return cameraAt(*light, bounds, grid);
+    if (light != plan.lights.end()) return cameraAt(*light, *plan.figure, grid);
     return fail(ErrorCode::BadInput,
                 fmt::format("View \"{}\" is not known. Use plan, {}, or the name of a light.", view,
                             viewNames()));

@@ -97,20 +97,21 @@ std::string ladderTextOf(const std::string& name, const Ladder& ladder) {
 
 Json infoJson(const Plan& plan) {
     const Figure& figure = *plan.figure;
-    const Mesh& mesh = figure.imported.mesh;
+    const Mesh& mesh = figure.form->imported.mesh;
     Json json;
     json["title"] = plan.title;
-    json["size_mm"] = pointJson(figure.bounds.size());
+    json["size_mm"] = pointJson(figure.bounds().size());
     json["vertices"] = mesh.positions_mm.size();
-    json["triangles"] = figure.imported.triangles_read;
-    json["triangles_without_area"] = figure.imported.triangles_without_area;
+    json["triangles"] = figure.form->imported.repair.triangles_read;
+    json["repair"] = inWords(figure.form->imported.repair);
     json["surface"] = {{"vertices", figure.vertexCount()},
                        {"triangles", figure.surface.mesh.triangles.size()},
-                       {"longest_edge_mm", figure.surface.longest_edge_mm},
-                       {"deviation_mm", figure.surface.deviation_mm}};
+                       {"longest_edge_mm", figure.form->whole.longest_edge_mm},
+                       {"deviation_mm", figure.form->whole.deviation_mm}};
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
         json["parts"].push_back({{"name", plan.parts[p].name},
-                                 {"triangles", mesh.trianglesOf(p).size()},
+                                 {"material", entryOf(plan.parts[p].material).key},
+                                 {"triangles", std::ranges::count(figure.blocker_labels, p)},
                                  {"area_mm2", figure.surface.part_areas_mm2[p]},
                                  {"colour", hexFrom(plan.parts[p].local_colour)}});
     }
@@ -124,7 +125,7 @@ Json lightsJson(const Plan& plan) {
         lights.push_back({{"name", light.name},
                           {"kind", kindName(light.kind)},
                           {"on", light.on},
-                          {"from", whereFrom(light, plan.figure->bounds)},
+                          {"from", whereFrom(light, plan.figure->bounds())},
                           {"strength", light.strength}});
     }
     return lights;
@@ -152,8 +153,8 @@ Json reachJson(const Plan& plan, const Results& results, bool with_vertices) {
     }
     if (with_vertices) {
         for (std::size_t v = 0; v < plan.figure->vertexCount(); ++v) {
-            json["positions_mm"].push_back(pointJson(plan.figure->points_mm[v]));
-            json["normals"].push_back(pointJson(plan.figure->normals[v]));
+            json["positions_mm"].push_back(pointJson(plan.figure->surface.mesh.positions_mm[v]));
+            json["normals"].push_back(pointJson(plan.figure->surface.normals[v]));
             json["parts"].push_back(plan.figure->surface.parts[v]);
         }
     }
@@ -190,21 +191,24 @@ Json ladderJson(const Plan& plan, const Results& results) {
 
 std::string infoText(const Plan& plan) {
     const Figure& figure = *plan.figure;
-    const Vec3 size = figure.bounds.size();
+    const Vec3 size = figure.bounds().size();
     std::string text = fmt::format(
         "{}: {:.1f} x {:.1f} x {:.1f} mm, {} triangles in {} parts\n"
         "Working surface: {} triangles, edges up to {:.2f} mm, {:.3f} mm off the original at "
         "most\n",
-        plan.title, size.x(), size.y(), size.z(), figure.imported.triangles_read, plan.parts.size(),
-        figure.surface.mesh.triangles.size(), figure.surface.longest_edge_mm,
-        figure.surface.deviation_mm);
+        plan.title, size.x(), size.y(), size.z(), figure.form->imported.repair.triangles_read,
+        plan.parts.size(), figure.surface.mesh.triangles.size(), figure.form->whole.longest_edge_mm,
+        figure.form->whole.deviation_mm);
+    for (const std::string& line : inWords(figure.form->imported.repair)) {
+        text += fmt::format("  {}\n", line);
+    }
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
         text += fmt::format("  {:<28} {:8.1f} mm2  {}\n", plan.parts[p].name,
                             figure.surface.part_areas_mm2[p], hexFrom(plan.parts[p].local_colour));
     }
     for (const Light& light : plan.lights) {
         text += fmt::format("Light \"{}\" ({}{}): {}\n", light.name, kindName(light.kind),
-                            light.on ? "" : ", off", whereFrom(light, figure.bounds));
+                            light.on ? "" : ", off", whereFrom(light, figure.bounds()));
     }
     return text;
 }
@@ -257,8 +261,8 @@ std::string reachCsv(const Plan& plan, const Results& results) {
     const std::vector<float> strengths = lightWeights(plan);
     const Figure& figure = *plan.figure;
     for (std::size_t v = 0; v < figure.vertexCount(); ++v) {
-        const Vec3& p = figure.points_mm[v];
-        const Vec3& n = figure.normals[v];
+        const Vec3& p = figure.surface.mesh.positions_mm[v];
+        const Vec3& n = figure.surface.normals[v];
         csv += fmt::format("{:.4f},{:.4f},{:.4f},{:.4f},{:.4f},{:.4f},{}", p.x(), p.y(), p.z(),
                            n.x(), n.y(), n.z(), csvField(plan.parts[figure.surface.parts[v]].name));
         for (std::size_t l = 0; l < strengths.size(); ++l) {

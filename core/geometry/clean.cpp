@@ -69,7 +69,8 @@ bool hasArea(const std::vector<Vec3>& positions, const Triangle& t) {
 
 }  // namespace
 
-CleanReport weld(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles) {
+CleanReport weld(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles,
+                 PartLabels& labels) {
     CleanReport report;
     const std::size_t before = positions_mm.size();
     const std::vector<std::uint32_t> renumbered = firstOfEach(positions_mm);
@@ -77,8 +78,8 @@ CleanReport weld(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangl
     for (Triangle& t : triangles) {
         for (std::uint32_t& corner : t) corner = renumbered[corner];
     }
-    report.triangles_without_area =
-        std::erase_if(triangles, [&](const Triangle& t) { return !hasArea(positions_mm, t); });
+    report.triangles_without_area = dropTriangles(
+        triangles, labels, [&](std::size_t i) { return !hasArea(positions_mm, triangles[i]); });
     dropUnused(positions_mm, triangles);
     return report;
 }

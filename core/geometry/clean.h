@@ -12,9 +12,25 @@ struct CleanReport {
     std::size_t triangles_without_area = 0;
 };
 
-// Vertices at exactly the same place become one; triangles with two equal corners are dropped,
-// and so are vertices that no triangle uses. Works on one part (`positions`, `triangles`).
-CleanReport weld(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles);
+// Vertices at exactly the same place become one; triangles without area are dropped with their
+// entry of `labels`, and so are vertices that no triangle uses.
+CleanReport weld(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles,
+                 PartLabels& labels);
+
+// Drops triangles, and their entries of `labels`, by `drop(index of the triangle)`.
+template <class Drop>
+std::size_t dropTriangles(std::vector<Triangle>& triangles, PartLabels& labels, const Drop& drop) {
+    std::size_t kept = 0;
+    for (std::size_t i = 0; i < triangles.size(); ++i) {
+        if (drop(i)) continue;
+        triangles[kept] = triangles[i];
+        labels[kept++] = labels[i];
+    }
+    const std::size_t dropped = triangles.size() - kept;
+    triangles.resize(kept);
+    labels.resize(kept);
+    return dropped;
+}
 
 // Number of the connected piece (sharing vertices) each triangle belongs to; pieces are numbered
 // from the largest number of triangles to the smallest.

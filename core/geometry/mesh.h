@@ -1,4 +1,4 @@
-// A triangle mesh in millimetres, its triangles grouped by part.
+// A triangle mesh in millimetres, and the parts its triangles belong to.
 #pragma once
 
 #include <array>
@@ -15,18 +15,13 @@ using Triangle = std::array<std::uint32_t, 3>;
 using PartIndex = std::uint16_t;
 
 // z is up and the figure faces -y, so that its own left is +x.
-// Triangles of part p are those from part_starts[p] up to part_starts[p + 1].
 struct Mesh {
     std::vector<Vec3> positions_mm;
     std::vector<Triangle> triangles;
-    std::vector<std::uint32_t> part_starts{0};
-
-    [[nodiscard]] std::size_t partCount() const { return part_starts.size() - 1; }
-    [[nodiscard]] std::span<const Triangle> trianglesOf(std::size_t part) const {
-        return std::span(triangles).subspan(part_starts[part],
-                                            part_starts[part + 1] - part_starts[part]);
-    }
 };
+
+// The part of each triangle of some mesh.
+using PartLabels = std::vector<PartIndex>;
 
 struct Bounds {
     Vec3 low = Vec3::Constant(std::numeric_limits<float>::max());
@@ -43,10 +38,14 @@ Bounds boundsOf(std::span<const Vec3> points);
 // Half the cross product of two edges: length = area in mm2, direction = face normal.
 Vec3 areaVector(const Mesh& mesh, const Triangle& triangle);
 
+Vec3 centroidOf(const Mesh& mesh, const Triangle& triangle);
+
 double areaOf(const Mesh& mesh, std::span<const Triangle> triangles);
 
-// Appends `addition` as one new part after the parts of `mesh`.
-void appendPart(Mesh& mesh, std::span<const Vec3> positions_mm,
-                std::span<const Triangle> triangles);
+// Appends triangles with vertices of their own.
+void append(Mesh& mesh, std::span<const Vec3> positions_mm, std::span<const Triangle> triangles);
+
+// The triangles chosen by `labels[i] == part`, with vertices of their own numbered from zero.
+Mesh partOf(const Mesh& mesh, const PartLabels& labels, PartIndex part);
 
 }  // namespace glaukophos

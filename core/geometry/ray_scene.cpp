@@ -1,7 +1,9 @@
-// One Embree geometry a part, so that a hit names its part.
+// One Embree geometry; triangles keep their numbers.
 #include "core/geometry/ray_scene.h"
 
 #include <cstring>
+
+#include "core/base/parallel.h"
 
 namespace glaukophos {
 namespace {
@@ -15,7 +17,7 @@ RTCDevice device() {
 
 struct PassingContext {
     RTCIntersectContext context;  // first member: Embree hands back its address
-    const PassedParts* passed;
+    const PassedTriangles* passed;
 };
 
 // Embree calls this for each possible hit and takes the hit back when `valid` is cleared.
@@ -23,12 +25,12 @@ void passThrough(const RTCFilterFunctionNArguments* arguments) {
     const auto* context = reinterpret_cast<const PassingContext*>(arguments->context);
     for (unsigned i = 0; i < arguments->N; ++i) {
         if (arguments->valid[i] == 0) continue;
-        const unsigned part = RTCHitN_geomID(arguments->hit, arguments->N, i);
-        if (part < context->passed->size() && (*context->passed)[part]) arguments->valid[i] = 0;
+        const unsigned triangle = RTCHitN_primID(arguments->hit, arguments->N, i);
+        if ((*context->passed)[triangle]) arguments->valid[i] = 0;
     }
 }
 
-PassingContext contextFor(const PassedParts& passed, bool coherent) {
+PassingContext contextFor(const PassedTriangles& passed, bool coherent) {
     PassingContext context{};
     rtcInitIntersectContext(&context.context);
     context.context.flags =
@@ -39,20 +41,67 @@ PassingContext contextFor(const PassedParts& passed, bool coherent) {
 }
 
 // False when Embree cannot get the memory.
-bool attachPart(RTCScene scene, RTCBuffer vertices, const Mesh& mesh, std::size_t part) {
-    const auto triangles = mesh.trianglesOf(part);
+bool attach(RTCScene scene, const Mesh& mesh) {
     const RTCGeometry geometry = rtcNewGeometry(device(), RTC_GEOMETRY_TYPE_TRIANGLE);
-    rtcSetGeometryBuffer(geometry, RTC_BUFFER_TYPE_VERTEX, 0, RTC_FORMAT_FLOAT3, vertices, 0,
-                         sizeof(Vec3), mesh.positions_mm.size());
+    void* vertices = rtcSetNewGeometryBuffer(geometry, RTC_BUFFER_TYPE_VERTEX, 0, RTC_FORMAT_FLOAT3,
+                                             sizeof(Vec3), mesh.positions_mm.size());
     void* indices = rtcSetNewGeometryBuffer(geometry, RTC_BUFFER_TYPE_INDEX, 0, RTC_FORMAT_UINT3,
-                                            sizeof(Triangle), triangles.size());
-    if (indices != nullptr && !triangles.empty()) {
-        std::memcpy(indices, triangles.data(), triangles.size_bytes());
+                                            sizeof(Triangle), mesh.triangles.size());
+    const bool complete = vertices != nullptr && indices != nullptr;
+    if (complete) {
+        std::memcpy(vertices, mesh.positions_mm.data(), mesh.positions_mm.size() * sizeof(Vec3));
+        std::memcpy(indices, mesh.triangles.data(), mesh.triangles.size() * sizeof(Triangle));
+        rtcCommitGeometry(geometry);
+        rtcAttachGeometryByID(scene, geometry, 0);
     }
-    rtcCommitGeometry(geometry);
-    rtcAttachGeometryByID(scene, geometry, static_cast<unsigned>(part));
     rtcReleaseGeometry(geometry);
-    return indices != nullptr || triangles.empty();
+    return complete;
+}
+
+// Ericson, Real-Time Collision Detection (2005), 5.1.5: the point of a triangle nearest to p.
+Vec3 nearestOnTriangle(const Vec3& p, const Vec3& a, const Vec3& b, const Vec3& c) {
+    const Vec3 ab = b - a;
+    const Vec3 ac = c - a;
+    const Vec3 ap = p - a;
+    const float d1 = ab.dot(ap);
+    const float d2 = ac.dot(ap);
+    if (d1 <= 0.0F && d2 <= 0.0F) return a;
+    const Vec3 bp = p - b;
+    const float d3 = ab.dot(bp);
+    const float d4 = ac.dot(bp);
+    if (d3 >= 0.0F && d4 <= d3) return b;
+    const float vc = d1 * d4 - d3 * d2;
+    if (vc <= 0.0F && d1 >= 0.0F && d3 <= 0.0F) return a + d1 / (d1 - d3) * ab;
+    const Vec3 cp = p - c;
+    const float d5 = ab.dot(cp);
+    const float d6 = ac.dot(cp);
+    if (d6 >= 0.0F && d5 <= d6) return c;
+    const float vb = d5 * d2 - d1 * d6;
+    if (vb <= 0.0F && d2 >= 0.0F && d6 <= 0.0F) return a + d2 / (d2 - d6) * ac;
+    const float va = d3 * d6 - d5 * d4;
+    if (va <= 0.0F && d4 >= d3 && d5 >= d6) {
+        return b + (d4 - d3) / ((d4 - d3) + (d5 - d6)) * (c - b);
+    }
+    const float sum = va + vb + vc;
+    return a + vb / sum * ab + vc / sum * ac;
+}
+
+struct NearestQuery {
+    const Mesh* mesh;
+    std::uint32_t triangle;
+};
+
+// Embree calls this for each triangle whose box the shrinking ball touches.
+bool considerTriangle(RTCPointQueryFunctionArguments* arguments) {
+    auto* query = static_cast<NearestQuery*>(arguments->userPtr);
+    const Triangle& t = query->mesh->triangles[arguments->primID];
+    const Vec3 point(arguments->query->x, arguments->query->y, arguments->query->z);
+    const std::vector<Vec3>& at = query->mesh->positions_mm;
+    const float distance = (nearestOnTriangle(point, at[t[0]], at[t[1]], at[t[2]]) - point).norm();
+    if (distance >= arguments->query->radius) return false;
+    arguments->query->radius = distance;
+    query->triangle = arguments->primID;
+    return true;
 }
 
 }  // namespace
@@ -93,7 +142,6 @@ void RayPacket::clear() {
 Result<RayScene> RayScene::build(const Mesh& mesh, Quality quality) {
     if (device() == nullptr) return fail(ErrorCode::TooLarge, "The ray tracer could not start.");
     RayScene built;
-    built.m_part_starts = mesh.part_starts;
     built.m_bounds = boundsOf(mesh.positions_mm);
     built.m_scene.reset(rtcNewScene(device()));
     RTCScene scene = built.m_scene.get();
@@ -102,15 +150,7 @@ Result<RayScene> RayScene::build(const Mesh& mesh, Quality quality) {
     rtcSetSceneBuildQuality(
         scene, quality == Quality::Good ? RTC_BUILD_QUALITY_MEDIUM : RTC_BUILD_QUALITY_LOW);
 
-    const std::size_t bytes = mesh.positions_mm.size() * sizeof(Vec3);
-    const RTCBuffer vertices = rtcNewBuffer(device(), bytes + 16);  // Embree reads 16 at a time
-    if (vertices == nullptr) return fail(ErrorCode::TooLarge, "Not enough memory for this figure.");
-    std::memcpy(rtcGetBufferData(vertices), mesh.positions_mm.front().data(), bytes);
-    bool complete = true;
-    for (std::size_t part = 0; part < mesh.partCount(); ++part) {
-        complete = complete && attachPart(scene, vertices, mesh, part);
-    }
-    rtcReleaseBuffer(vertices);
+    const bool complete = attach(scene, mesh);
     rtcCommitScene(scene);
     if (!complete || rtcGetDeviceError(device()) != RTC_ERROR_NONE) {
         return fail(ErrorCode::TooLarge, "Not enough memory for this figure.");
@@ -118,13 +158,13 @@ Result<RayScene> RayScene::build(const Mesh& mesh, Quality quality) {
     return built;
 }
 
-void RayScene::occluded(RayPacket& packet, const PassedParts& passed, bool coherent) const {
+void RayScene::occluded(RayPacket& packet, const PassedTriangles& passed, bool coherent) const {
     PassingContext context = contextFor(passed, coherent);
     rtcOccluded16(packet.active, m_scene.get(), &context.context, &packet.rays);
 }
 
 bool RayScene::occluded(const Vec3& origin, const Vec3& direction, float far_mm,
-                        const PassedParts& passed) const {
+                        const PassedTriangles& passed) const {
     RayPacket packet;
     packet.clear();
     packet.set(0, origin, direction, far_mm);
@@ -133,7 +173,7 @@ bool RayScene::occluded(const Vec3& origin, const Vec3& direction, float far_mm,
 }
 
 std::optional<RayHit> RayScene::nearest(const Vec3& origin, const Vec3& direction, float far_mm,
-                                        const PassedParts& passed) const {
+                                        const PassedTriangles& passed) const {
     PassingContext context = contextFor(passed, false);
     RTCRayHit query{};
     query.ray.org_x = origin.x();
@@ -147,21 +187,44 @@ std::optional<RayHit> RayScene::nearest(const Vec3& origin, const Vec3& directio
     query.hit.geomID = RTC_INVALID_GEOMETRY_ID;
     rtcIntersect1(m_scene.get(), &context.context, &query);
     if (query.hit.geomID == RTC_INVALID_GEOMETRY_ID) return std::nullopt;
-    return RayHit{m_part_starts[query.hit.geomID] + query.hit.primID,
-                  static_cast<PartIndex>(query.hit.geomID), query.hit.u, query.hit.v,
-                  query.ray.tfar};
+    return RayHit{query.hit.primID, query.hit.u, query.hit.v, query.ray.tfar};
 }
 
-void RayScene::nearest(HitPacket& packet, const PassedParts& passed) const {
+void RayScene::nearest(HitPacket& packet, const PassedTriangles& passed) const {
     PassingContext context = contextFor(passed, true);
     rtcIntersect16(packet.active, m_scene.get(), &context.context, &packet.rays);
 }
 
-RayHit RayScene::hitOf(const HitPacket& packet, std::size_t lane) const {
+RayHit RayScene::hitOf(const HitPacket& packet, std::size_t lane) {
     const RTCHit16& hit = packet.rays.hit;
-    return {m_part_starts[hit.geomID[lane]] + hit.primID[lane],
-            static_cast<PartIndex>(hit.geomID[lane]), hit.u[lane], hit.v[lane],
-            packet.rays.ray.tfar[lane]};
+    return {hit.primID[lane], hit.u[lane], hit.v[lane], packet.rays.ray.tfar[lane]};
+}
+
+std::vector<std::uint32_t> RayScene::nearestTriangles(const Mesh& mesh,
+                                                      std::span<const Vec3> points) const {
+    std::vector<std::uint32_t> nearest(points.size(), 0);
+    forChunks(points.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t i = begin; i < end; ++i) {
+            RTCPointQuery ball{};
+            ball.x = points[i].x();
+            ball.y = points[i].y();
+            ball.z = points[i].z();
+            // The answer for the neighbour before is a good guess of how far to look.
+            NearestQuery query{&mesh, i == begin ? 0U : nearest[i - 1]};
+            const Triangle& t = mesh.triangles[query.triangle];
+            ball.radius =
+                1.0001F * (nearestOnTriangle(points[i], mesh.positions_mm[t[0]],
+                                             mesh.positions_mm[t[1]], mesh.positions_mm[t[2]]) -
+                           points[i])
+                              .norm() +
+                1e-6F;
+            RTCPointQueryContext context;
+            rtcInitPointQueryContext(&context);
+            rtcPointQuery(m_scene.get(), &ball, &context, considerTriangle, &query);
+            nearest[i] = query.triangle;
+        }
+    });
+    return nearest;
 }
 
 }  // namespace glaukophos

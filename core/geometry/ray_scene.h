@@ -12,8 +12,8 @@
 
 namespace glaukophos {
 
-// Which parts rays pass through; empty means that every part stops them.
-using PassedParts = std::vector<bool>;
+// Which triangles rays pass through; empty means that every triangle stops them.
+using PassedTriangles = std::vector<bool>;
 
 // Sixteen rays at once; lanes with `active[i] == 0` are skipped, active ones are -1.
 struct RayPacket {
@@ -40,8 +40,7 @@ struct HitPacket {
 
 struct RayHit {
     std::uint32_t triangle = 0;  // index into Mesh::triangles
-    PartIndex part = 0;
-    float u = 0.0F;  // weights of the triangle's second and third corner
+    float u = 0.0F;              // weights of the triangle's second and third corner
     float v = 0.0F;
     float distance_mm = 0.0F;
 };
@@ -56,15 +55,18 @@ class RayScene {
     static Result<RayScene> build(const Mesh& mesh, Quality quality = Quality::Good);
 
     // Marks the rays that meet the mesh before their `far_mm`.
-    void occluded(RayPacket& packet, const PassedParts& passed, bool coherent) const;
+    void occluded(RayPacket& packet, const PassedTriangles& passed, bool coherent) const;
     [[nodiscard]] bool occluded(const Vec3& origin, const Vec3& direction, float far_mm,
-                                const PassedParts& passed = {}) const;
+                                const PassedTriangles& passed = {}) const;
     [[nodiscard]] std::optional<RayHit> nearest(const Vec3& origin, const Vec3& direction,
                                                 float far_mm = 1e30F,
-                                                const PassedParts& passed = {}) const;
-    void nearest(HitPacket& packet, const PassedParts& passed) const;
+                                                const PassedTriangles& passed = {}) const;
+    void nearest(HitPacket& packet, const PassedTriangles& passed) const;
     // Of a lane that hit.
-    [[nodiscard]] RayHit hitOf(const HitPacket& packet, std::size_t lane) const;
+    [[nodiscard]] static RayHit hitOf(const HitPacket& packet, std::size_t lane);
+    // For each point the triangle whose surface is nearest.
+    [[nodiscard]] std::vector<std::uint32_t> nearestTriangles(const Mesh& mesh,
+                                                              std::span<const Vec3> points) const;
     [[nodiscard]] const Bounds& bounds() const { return m_bounds; }
 
   private:
@@ -72,7 +74,6 @@ class RayScene {
         void operator()(RTCScene scene) const { rtcReleaseScene(scene); }
     };
     std::unique_ptr<RTCSceneTy, Release> m_scene;
-    std::vector<std::uint32_t> m_part_starts;
     Bounds m_bounds;
 };
 

@@ -1,45 +1,14 @@
-// Part by part: simplify what is too fine, subdivide what is too coarse, then measure.
+// Part by part: simplify what is too fine, subdivide what is too coarse; then join and measure.
 #include "core/geometry/surface.h"
 
 #include <algorithm>
 #include <cmath>
 
+#include "core/geometry/clean.h"
 #include "core/geometry/refine.h"
 
 namespace glaukophos {
 namespace {
-
-// One part with vertices of its own, numbered from zero.
-struct Piece {
-    std::vector<Vec3> positions;
-    std::vector<Triangle> triangles;
-};
-
-Piece pieceOf(const Mesh& mesh, std::size_t part) {
-    const auto triangles = mesh.trianglesOf(part);
-    std::uint32_t first = std::numeric_limits<std::uint32_t>::max();
-    std::uint32_t last = 0;
-    for (const Triangle& t : triangles) {
-        const auto [low, high] = std::ranges::minmax(t);
-        first = std::min(first, low);
-        last = std::max(last, high);
-    }
-    constexpr std::uint32_t kUnseen = std::numeric_limits<std::uint32_t>::max();
-    std::vector<std::uint32_t> renumbered(triangles.empty() ? 0 : last - first + 1, kUnseen);
-    Piece piece;
-    for (Triangle t : triangles) {
-        for (std::uint32_t& corner : t) {
-            std::uint32_t& number = renumbered[corner - first];
-            if (number == kUnseen) {
-                number = static_cast<std::uint32_t>(piece.positions.size());
-                piece.positions.push_back(mesh.positions_mm[corner]);
-            }
-            corner = number;
-        }
-        piece.triangles.push_back(t);
-    }
-    return piece;
-}
 
 // The edge length at which equilateral triangles over `area` stay within half the budget.
 float affordableEdge(double area_mm2, std::size_t max_triangles) {
@@ -47,7 +16,24 @@ float affordableEdge(double area_mm2, std::size_t max_triangles) {
     return static_cast<float>(std::sqrt(each * 4.0 / std::sqrt(3.0)));
 }
 
-// Thuermer & Wuethrich 1998: weight each face normal by its angle at the vertex.
+void addPart(WorkingSurface& surface, Mesh piece, PartIndex part, double keep,
+             const SurfaceOptions& options) {
+    if (keep < 1.0 && piece.triangles.size() > 16) {
+        const auto target =
+            static_cast<std::size_t>(keep * static_cast<double>(piece.triangles.size()));
+        const float deviation =
+            simplify(piece.positions_mm, piece.triangles, target, options.max_deviation_mm);
+        surface.deviation_mm = std::max(surface.deviation_mm, deviation);
+    }
+    subdivide(piece.positions_mm, piece.triangles, surface.longest_edge_mm,
+              2 * options.max_triangles);
+    sortInSpace(piece.positions_mm, piece.triangles);
+    append(surface.mesh, piece.positions_mm, piece.triangles);
+    surface.labels.resize(surface.mesh.triangles.size(), part);
+}
+
+}  // namespace
+
 std::vector<Vec3> angleWeightedNormals(const Mesh& mesh) {
     std::vector<Vec3> normals(mesh.positions_mm.size(), Vec3::Zero());
     for (const Triangle& t : mesh.triangles) {
@@ -66,64 +52,93 @@ std::vector<Vec3> angleWeightedNormals(const Mesh& mesh) {
     return normals;
 }
 
-void measure(Surface& surface) {
-    const Mesh& mesh = surface.mesh;
-    surface.normals = angleWeightedNormals(mesh);
-    surface.areas_mm2.assign(mesh.positions_mm.size(), 0.0F);
-    surface.parts.assign(mesh.positions_mm.size(), 0);
-    for (std::size_t part = 0; part < mesh.partCount(); ++part) {
-        double part_area = 0.0;
-        for (const Triangle& t : mesh.trianglesOf(part)) {
-            const float area = areaVector(mesh, t).norm();
-            part_area += area;
-            for (const std::uint32_t corner : t) {
-                surface.areas_mm2[corner] += area / 3.0F;
-                surface.parts[corner] = static_cast<PartIndex>(part);
-            }
-        }
-        surface.part_areas_mm2.push_back(part_area);
-    }
+SurfaceOptions optionsFor(float height_mm) {
+    SurfaceOptions options;
+    const float size = std::clamp(height_mm / 32.0F, 0.9F, 6.0F);
+    options.max_edge_mm = 0.4F * size;
+    options.max_deviation_mm = 0.03F * size;
+    return options;
 }
 
-void addPart(Surface& surface, const Mesh& original, std::size_t part,
-             const SurfaceOptions& options) {
+Result<WorkingSurface> makeWorkingSurface(const Mesh& original, const PartLabels& labels,
+                                          const SurfaceOptions& options, const Progress& progress) {
+    const double area = areaOf(original, original.triangles);
     const double keep =
         static_cast<double>(options.max_triangles) / static_cast<double>(original.triangles.size());
-    Piece piece = pieceOf(original, part);
-    if (keep < 1.0 && piece.triangles.size() > 16) {
-        const auto target =
-            static_cast<std::size_t>(keep * static_cast<double>(piece.triangles.size()));
-        const float deviation =
-            simplify(piece.positions, piece.triangles, target, options.max_deviation_mm);
-        surface.deviation_mm = std::max(surface.deviation_mm, deviation);
-    }
-    subdivide(piece.positions, piece.triangles, surface.longest_edge_mm, 2 * options.max_triangles);
-    sortInSpace(piece.positions, piece.triangles);
-    appendPart(surface.mesh, piece.positions, piece.triangles);
-}
-
-}  // namespace
-
-Result<Surface> makeSurface(const Mesh& original, const SurfaceOptions& options,
-                            const Progress& progress) {
-    const double area = areaOf(original, original.triangles);
+    const int parts = 1 + *std::ranges::max_element(labels);
     float edge_mm = std::max(options.max_edge_mm, affordableEdge(area, options.max_triangles));
     while (true) {
-        Surface surface;
+        WorkingSurface surface;
         surface.longest_edge_mm = edge_mm;
-        for (std::size_t part = 0; part < original.partCount(); ++part) {
+        for (int part = 0; part < parts; ++part) {
             if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-            addPart(surface, original, part, options);
-            progress.at(static_cast<double>(part + 1) / static_cast<double>(original.partCount()));
+            const auto index = static_cast<PartIndex>(part);
+            Mesh piece = partOf(original, labels, index);
+            if (!piece.triangles.empty()) {
+                addPart(surface, std::move(piece), index, keep, options);
+            }
+            progress.at(static_cast<double>(part + 1) / static_cast<double>(parts));
         }
         // Long thin triangles split into more than their area suggests: try coarser edges then.
         if (2 * surface.mesh.triangles.size() <= 3 * options.max_triangles ||
             surface.mesh.triangles.size() <= original.triangles.size()) {
-            measure(surface);
+            weld(surface.mesh.positions_mm, surface.mesh.triangles, surface.labels);
+            surface.normals = angleWeightedNormals(surface.mesh);
             return surface;
         }
         edge_mm *= 1.5F;
     }
+}
+
+Surface divided(const WorkingSurface& whole, const PartLabels& labels, std::size_t part_count) {
+    constexpr std::uint32_t kNone = std::numeric_limits<std::uint32_t>::max();
+    constexpr PartIndex kFree = std::numeric_limits<PartIndex>::max();
+    const std::size_t vertices = whole.mesh.positions_mm.size();
+    Surface surface;
+    surface.mesh = whole.mesh;
+    surface.labels = labels;
+    surface.parts.assign(vertices, kFree);
+    surface.areas_mm2.assign(vertices, 0.0F);
+    surface.part_areas_mm2.assign(part_count, 0.0);
+    surface.whole_vertices.resize(vertices);
+    for (std::uint32_t v = 0; v < vertices; ++v) surface.whole_vertices[v] = v;
+
+    // Copies of one vertex for further parts hang together as a list.
+    std::vector<std::uint32_t> next_copy(vertices, kNone);
+    const auto copyFor = [&](std::uint32_t vertex, PartIndex part) {
+        std::uint32_t copy = vertex;
+        while (surface.parts[copy] != part) {
+            if (surface.parts[copy] == kFree) {
+                surface.parts[copy] = part;
+                break;
+            }
+            if (next_copy[copy] == kNone) {
+                next_copy[copy] = static_cast<std::uint32_t>(surface.parts.size());
+                next_copy.push_back(kNone);
+                surface.parts.push_back(kFree);
+                surface.areas_mm2.push_back(0.0F);
+                surface.whole_vertices.push_back(vertex);
+            }
+            copy = next_copy[copy];
+        }
+        return copy;
+    };
+    for (std::size_t i = 0; i < labels.size(); ++i) {
+        const float area = areaVector(whole.mesh, whole.mesh.triangles[i]).norm();
+        surface.part_areas_mm2[labels[i]] += area;
+        for (std::uint32_t& corner : surface.mesh.triangles[i]) {
+            corner = copyFor(corner, labels[i]);
+            surface.areas_mm2[corner] += area / 3.0F;
+        }
+    }
+    surface.mesh.positions_mm.reserve(surface.parts.size());
+    surface.normals = whole.normals;
+    surface.normals.reserve(surface.parts.size());
+    for (std::size_t v = vertices; v < surface.parts.size(); ++v) {
+        surface.mesh.positions_mm.push_back(whole.mesh.positions_mm[surface.whole_vertices[v]]);
+        surface.normals.push_back(whole.normals[surface.whole_vertices[v]]);
+    }
+    return surface;
 }
 
 std::vector<Vec3> FloorGrid::points() const {

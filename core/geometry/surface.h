@@ -1,4 +1,4 @@
-// The working surface: the figure at brush resolution, with normals, areas and parts.
+// The working surface: the figure at brush resolution, whole and divided into parts.
 #pragma once
 
 #include "core/base/progress.h"
@@ -7,16 +7,17 @@
 
 namespace glaukophos {
 
-// All vectors have one entry a vertex of `mesh`, except the last.
-struct Surface {
-    Mesh mesh;                     // no vertex is shared by two parts
-    std::vector<Vec3> normals;     // unit, angle weighted
-    std::vector<float> areas_mm2;  // a third of the area of the triangles round the vertex
-    std::vector<PartIndex> parts;
-    std::vector<double> part_areas_mm2;  // one entry a part
-    float longest_edge_mm = 0.0F;        // what subdivision aimed at
-    float deviation_mm = 0.0F;           // from the original, by simplification
+// Independent of how the figure is divided: light is computed on its vertices.
+struct WorkingSurface {
+    Mesh mesh;
+    std::vector<Vec3> normals;     // unit, angle weighted, one entry a vertex
+    PartLabels labels;             // as the original was divided when this was made
+    float longest_edge_mm = 0.0F;  // what subdivision aimed at
+    float deviation_mm = 0.0F;     // from the original, by simplification
 };
+
+// Unit normals at the vertices, each face weighted by its angle there (Thuermer & Wuethrich 1998).
+std::vector<Vec3> angleWeightedNormals(const Mesh& mesh);
 
 struct SurfaceOptions {
     float max_edge_mm = 0.5F;  // half a brush tip; raised for figures larger than a bust
@@ -24,9 +25,29 @@ struct SurfaceOptions {
     float max_deviation_mm = 0.03F;
 };
 
-// `original` must hold at least one triangle; each part keeps its number.
-Result<Surface> makeSurface(const Mesh& original, const SurfaceOptions& options,
-                            const Progress& progress);
+// Options for a figure of this height: edges and deviation grow with it, since larger figures are
+// painted with larger brushes. At 32 mm half a brush tip is 0.4 mm and half a hair 0.05 mm.
+SurfaceOptions optionsFor(float height_mm);
+
+// `original` must hold at least one triangle, `labels` one entry a triangle. Borders between parts
+// and open borders are kept exactly.
+Result<WorkingSurface> makeWorkingSurface(const Mesh& original, const PartLabels& labels,
+                                          const SurfaceOptions& options, const Progress& progress);
+
+// The working surface cut along the borders of parts. Triangles keep their order. All vectors have
+// one entry a vertex of `mesh` unless said otherwise.
+struct Surface {
+    Mesh mesh;  // no vertex is shared by two parts
+    std::vector<Vec3> normals;
+    std::vector<float> areas_mm2;  // a third of the area of the triangles round the vertex
+    std::vector<PartIndex> parts;
+    std::vector<std::uint32_t> whole_vertices;  // the same vertex of the working surface
+    PartLabels labels;                          // one entry a triangle
+    std::vector<double> part_areas_mm2;         // one entry a part
+};
+
+// `labels` has one entry a triangle, each below `part_count`.
+Surface divided(const WorkingSurface& whole, const PartLabels& labels, std::size_t part_count);
 
 // A lattice of points on the floor under the figure, which shows the light thrown round its base.
 struct FloorGrid {

@@ -10,8 +10,8 @@
 
 namespace glaukophos {
 
-// ASCII STL, OBJ or PLY; one entry a named mesh. `bytes` is the content of `file`.
-Result<std::vector<NamedSoup>> readByAssimp(const std::filesystem::path& file,
+// ASCII STL, OBJ, PLY, 3MF or glTF; one entry a placed mesh. `bytes` is the content of `file`.
+Result<std::vector<NamedMesh>> readByAssimp(const std::filesystem::path& file,
                                             std::span<const char> bytes, const Progress& progress);
 
 }  // namespace glaukophos

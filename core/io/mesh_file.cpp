@@ -25,41 +25,46 @@ std::uint32_t triangleCountOf(std::span<const char> bytes) {
     return count;
 }
 
-Result<void> checkNumbers(const TriangleSoup& soup, const std::string& file) {
-    std::size_t bad = 0;
-    for (const Vec3& p : soup.positions_mm) {
-        if (!p.allFinite() || p.cwiseAbs().maxCoeff() > 1e6F) ++bad;
-    }
-    if (bad == 0) return {};
-    return fail(ErrorCode::BadInput,
-                fmt::format("{}: {} corners have coordinates that are not usable numbers. Repair "
-                            "the mesh in the program it comes from and export it again.",
-                            file, bad));
+// Several meshes of one name (the materials of one group) are one part.
+void addMesh(ImportedFigure& figure, NamedMesh named) {
+    const auto same = std::ranges::find(figure.parts, named.name, &ImportedPart::name);
+    const auto part = static_cast<PartIndex>(same - figure.parts.begin());
+    if (same == figure.parts.end()) figure.parts.push_back({named.name, named.colour});
+    append(figure.mesh, named.mesh.positions_mm, named.mesh.triangles);
+    figure.labels.resize(figure.mesh.triangles.size(), part);
+    figure.y_is_up = figure.y_is_up || named.y_is_up;
 }
 
-// Groups triangles by piece; from kMostPieces on they share one part.
-void appendPieces(ImportedFigure& figure, const NamedSoup& named) {
-    const auto& [name, soup] = named;
-    const auto pieces = connectedPieces(soup.positions_mm.size(), soup.triangles);
-    const std::size_t count =
-        pieces.empty() ? 0 : *std::ranges::max_element(pieces) + std::size_t{1};
-    const std::size_t parts = std::min(count, kMostPieces);
-    std::vector<std::vector<Triangle>> triangles(parts);
-    for (std::size_t i = 0; i < pieces.size(); ++i) {
-        triangles[std::min<std::size_t>(pieces[i], parts - 1)].push_back(soup.triangles[i]);
+// Parts of which repair left nothing.
+void dropEmptyParts(ImportedFigure& figure) {
+    std::vector<std::size_t> sizes(figure.parts.size(), 0);
+    for (const PartIndex part : figure.labels) ++sizes[part];
+    std::vector<PartIndex> renumbered(sizes.size());
+    std::vector<ImportedPart> kept;
+    for (std::size_t part = 0; part < sizes.size(); ++part) {
+        renumbered[part] = static_cast<PartIndex>(kept.size());
+        if (sizes[part] > 0) kept.push_back(std::move(figure.parts[part]));
     }
-    const auto first = static_cast<std::uint32_t>(figure.mesh.positions_mm.size());
-    figure.mesh.positions_mm.insert(figure.mesh.positions_mm.end(), soup.positions_mm.begin(),
-                                    soup.positions_mm.end());
+    for (PartIndex& part : figure.labels) part = renumbered[part];
+    figure.parts = std::move(kept);
+}
+
+// From kMostPieces on, the small pieces share one part.
+void divideIntoPieces(ImportedFigure& figure) {
+    const auto pieces = connectedPieces(figure.mesh.positions_mm.size(), figure.mesh.triangles);
+    const std::size_t count = 1 + *std::ranges::max_element(pieces);
+    const std::size_t parts = std::min(count, kMostPieces);
+    if (parts == 1) return;
+    const ImportedPart whole = figure.parts.front();
+    figure.parts.clear();
     for (std::size_t p = 0; p < parts; ++p) {
-        for (const Triangle& t : triangles[p]) {
-            figure.mesh.triangles.push_back({first + t[0], first + t[1], first + t[2]});
-        }
-        figure.mesh.part_starts.push_back(static_cast<std::uint32_t>(figure.mesh.triangles.size()));
         const bool rest = p + 1 == parts && count > kMostPieces;
-        figure.part_names.push_back(parts == 1 ? name
-                                    : rest     ? name + ", small pieces"
-                                               : fmt::format("{}, piece {}", name, p + 1));
+        figure.parts.push_back(
+            {rest ? whole.name + ", small pieces" : fmt::format("{}, piece {}", whole.name, p + 1),
+             whole.colour});
+    }
+    for (std::size_t i = 0; i < pieces.size(); ++i) {
+        figure.labels[i] = static_cast<PartIndex>(std::min<std::size_t>(pieces[i], parts - 1));
     }
 }
 
@@ -71,27 +76,27 @@ bool looksLikeBinaryStl(std::span<const char> bytes) {
            bytes.size() < kStlHeader + kStlTriangle * (std::size_t{triangleCountOf(bytes)} + 1);
 }
 
-Result<TriangleSoup> parseBinaryStl(std::span<const char> bytes, const std::string& name) {
+Result<Mesh> parseBinaryStl(std::span<const char> bytes, const std::string& name) {
     if (!looksLikeBinaryStl(bytes)) {
         return fail(
             ErrorCode::BadInput,
             fmt::format("{} is cut short or is not a binary STL file. Export it again.", name));
     }
     const std::size_t count = triangleCountOf(bytes);
-    TriangleSoup soup;
-    soup.positions_mm.resize(count * 3);
-    soup.triangles.resize(count);
+    Mesh mesh;
+    mesh.positions_mm.resize(count * 3);
+    mesh.triangles.resize(count);
     for (std::size_t i = 0; i < count; ++i) {
         // Twelve floats (normal, three corners) and two bytes, little endian.
         const char* corners = bytes.data() + kStlHeader + i * kStlTriangle + 12;
-        std::memcpy(soup.positions_mm[3 * i].data(), corners, 36);
+        std::memcpy(mesh.positions_mm[3 * i].data(), corners, 36);
         const auto first = static_cast<std::uint32_t>(3 * i);
-        soup.triangles[i] = {first, first + 1, first + 2};
+        mesh.triangles[i] = {first, first + 1, first + 2};
     }
-    return soup;
+    return mesh;
 }
 
-Result<std::vector<NamedSoup>> parseMeshes(const fs::path& file, std::span<const char> bytes,
+Result<std::vector<NamedMesh>> parseMeshes(const fs::path& file, std::span<const char> bytes,
                                            const Progress& progress) {
     const std::string name = file.filename().string();
     if (bytes.empty()) {
@@ -99,69 +104,64 @@ Result<std::vector<NamedSoup>> parseMeshes(const fs::path& file, std::span<const
                     fmt::format("{} is empty. Export the figure again.", name));
     }
     if (!looksLikeBinaryStl(bytes)) return readByAssimp(file, bytes, progress);
-    auto soup = parseBinaryStl(bytes, name);
-    if (!soup) return tl::unexpected(soup.error());
-    return std::vector<NamedSoup>{{file.stem().string(), std::move(*soup)}};
+    auto mesh = parseBinaryStl(bytes, name);
+    if (!mesh) return tl::unexpected(mesh.error());
+    std::vector<NamedMesh> meshes(1);
+    meshes[0].name = file.stem().string();
+    meshes[0].mesh = std::move(*mesh);
+    return meshes;
 }
 
-Result<ImportedFigure> assembleFigure(std::vector<NamedSoup> soups, Division division,
-                                      const std::string& source) {
+Result<ImportedFigure> assembleFigure(std::vector<NamedMesh> meshes, Division division,
+                                      const std::string& source, const Progress& progress) {
     ImportedFigure figure;
-    for (NamedSoup& named : soups) {
-        figure.triangles_read += named.soup.triangles.size();
-        if (auto numbers = checkNumbers(named.soup, named.name); !numbers) {
-            return tl::unexpected(numbers.error());
-        }
-        figure.triangles_without_area +=
-            weld(named.soup.positions_mm, named.soup.triangles).triangles_without_area;
+    for (NamedMesh& named : meshes) {
+        addMesh(figure, std::move(named));
+        named = {};
     }
-    std::erase_if(soups, [](const NamedSoup& named) { return named.soup.triangles.empty(); });
-    if (soups.empty()) {
-        return fail(ErrorCode::BadInput,
-                    fmt::format("{} has no triangles. Choose a mesh of a figure (STL, OBJ or PLY).",
-                                source));
+    if (figure.parts.size() > kMostParts) {
+        return fail(ErrorCode::TooLarge,
+                    fmt::format("{} has {} parts; up to {} can be planned. Join some of them in "
+                                "the program it comes from.",
+                                source, figure.parts.size(), kMostParts));
     }
-    if (soups.size() == 1 && division == Division::Pieces) {
-        appendPieces(figure, soups.front());
-        return figure;
-    }
-    for (const NamedSoup& named : soups) {
-        appendPart(figure.mesh, named.soup.positions_mm, named.soup.triangles);
-        figure.part_names.push_back(named.name);
-    }
+    auto report = repair(figure.mesh, figure.labels, source, progress);
+    if (!report) return tl::unexpected(report.error());
+    figure.repair = *report;
+    dropEmptyParts(figure);
+    if (figure.parts.size() == 1 && division == Division::Pieces) divideIntoPieces(figure);
     return figure;
 }
 
 Result<ImportedFigure> readFigure(std::span<const fs::path> files, Division division,
                                   const Progress& progress) {
-    std::vector<NamedSoup> soups;
+    std::vector<NamedMesh> meshes;
     double done = 0.0;
     for (const fs::path& file : files) {
         const auto bytes = readBytes(file, kLargestMeshFile);
         if (!bytes) return tl::unexpected(bytes.error());
-        auto read = parseMeshes(
-            file, *bytes, {progress.stop, [&](double fraction) {
-                               progress.at((done + fraction) / static_cast<double>(files.size()));
-                           }});
+        auto read = parseMeshes(file, *bytes, {progress.stop, [&](double fraction) {
+                                                   progress.at(0.6 * (done + fraction) /
+                                                               static_cast<double>(files.size()));
+                                               }});
         if (!read) return tl::unexpected(read.error());
-        soups.insert(soups.end(), std::make_move_iterator(read->begin()),
-                     std::make_move_iterator(read->end()));
+        std::ranges::move(*read, std::back_inserter(meshes));
         if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
         done += 1.0;
     }
     const std::string source =
         files.empty() ? "The list of files" : files.front().filename().string();
-    return assembleFigure(std::move(soups), division, source);
+    return assembleFigure(std::move(meshes), division, source,
+                          {progress.stop, [&](double f) { progress.at(0.6 + 0.4 * f); }});
 }
 
-std::string binaryStl(const Mesh& mesh, std::size_t part, const std::string& name) {
-    const auto triangles = mesh.trianglesOf(part);
-    std::string bytes(kStlHeader + kStlTriangle * triangles.size(), '\0');
+std::string binaryStl(const Mesh& mesh, const std::string& name) {
+    std::string bytes(kStlHeader + kStlTriangle * mesh.triangles.size(), '\0');
     std::memcpy(bytes.data(), name.data(), std::min<std::size_t>(name.size(), 79));
-    const auto count = static_cast<std::uint32_t>(triangles.size());
+    const auto count = static_cast<std::uint32_t>(mesh.triangles.size());
     std::memcpy(bytes.data() + 80, &count, 4);
     char* at = bytes.data() + kStlHeader;
-    for (const Triangle& t : triangles) {
+    for (const Triangle& t : mesh.triangles) {
         const Vec3 normal = areaVector(mesh, t).stableNormalized();
         std::memcpy(at, normal.data(), 12);
         for (std::size_t k = 0; k < 3; ++k) {

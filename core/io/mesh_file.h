@@ -1,4 +1,4 @@
-// Figures from files: STL, OBJ, PLY.
+// Figures from files: STL, OBJ, PLY, 3MF, glTF.
 #pragma once
 
 #include <filesystem>
@@ -11,13 +11,12 @@ namespace glaukophos {
 // Files larger than this are refused with a message.
 inline constexpr std::uintmax_t kLargestMeshFile = 2'000'000'000;
 
-struct TriangleSoup {
-    std::vector<Vec3> positions_mm;
-    std::vector<Triangle> triangles;
-};
-struct NamedSoup {
+// One named mesh of a file, not yet repaired.
+struct NamedMesh {
     std::string name;
-    TriangleSoup soup;
+    Mesh mesh;
+    std::optional<Vec3> colour;  // encoded sRGB 0..1, where the file gives one
+    bool y_is_up = false;        // the format says so
 };
 
 // Whether a figure that is one single mesh is divided into its connected pieces.
@@ -30,20 +29,21 @@ Result<ImportedFigure> readFigure(std::span<const std::filesystem::path> files, 
                                   const Progress& progress);
 
 inline constexpr std::size_t kMostPieces = 24;
+inline constexpr std::size_t kMostParts = 1000;
 
-// The meshes in the content of one file. `file` gives the ending and the name for messages.
-Result<std::vector<NamedSoup>> parseMeshes(const std::filesystem::path& file,
+// The meshes in the content of one file. `file` gives the ending and the name for messages; files
+// it names itself (materials, buffers) are looked for beside it and nowhere else.
+Result<std::vector<NamedMesh>> parseMeshes(const std::filesystem::path& file,
                                            std::span<const char> bytes, const Progress& progress);
 
-// Checks, welds and puts meshes together. `source` is used in messages.
-Result<ImportedFigure> assembleFigure(std::vector<NamedSoup> soups, Division division,
-                                      const std::string& source);
+// Repairs meshes and puts them together. `source` is used in messages.
+Result<ImportedFigure> assembleFigure(std::vector<NamedMesh> meshes, Division division,
+                                      const std::string& source, const Progress& progress);
 
-// Binary STL of one part.
-std::string binaryStl(const Mesh& mesh, std::size_t part, const std::string& name);
+std::string binaryStl(const Mesh& mesh, const std::string& name);
 
 // The reverse. Fails when the size does not match the count the file states.
-Result<TriangleSoup> parseBinaryStl(std::span<const char> bytes, const std::string& name);
+Result<Mesh> parseBinaryStl(std::span<const char> bytes, const std::string& name);
 bool looksLikeBinaryStl(std::span<const char> bytes);
 
 }  // namespace glaukophos

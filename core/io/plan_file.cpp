@@ -7,6 +7,7 @@
 #include <memory>
 
 #include "core/io/file_bytes.h"
+#include "core/io/surface_ply.h"
 
 namespace glaukophos {
 namespace {
@@ -59,25 +60,45 @@ Result<std::vector<char>> unpack(zip_t* archive, const std::string& name, zip_ui
     return bytes;
 }
 
-// Loads the meshes a plan names, by way of `load(name)` which gives their bytes.
+Result<std::shared_ptr<const Figure>> figureWithSurface(ImportedFigure imported,
+                                                        std::span<const char> surface_bytes,
+                                                        std::size_t part_count,
+                                                        const Progress& progress) {
+    auto whole = parseSurfacePly(surface_bytes, part_count);
+    if (!whole) return tl::unexpected(whole.error());
+    auto labels = std::make_shared<const PartLabels>(whole->labels);
+    auto form = makeForm(std::move(imported), std::move(*whole), progress);
+    if (!form) return tl::unexpected(form.error());
+    return dividedFigure(std::move(*form), std::move(labels), part_count);
+}
+
+// Loads the files a plan names, by way of `load(name)` which gives their bytes.
 template <class Load>
 Result<Plan> completed(WrittenPlan written, const fs::path& file, const Load& load,
                        const Progress& progress) {
-    std::vector<NamedSoup> soups;
+    std::vector<NamedMesh> meshes;
     for (const std::string& name : written.mesh_files) {
         auto bytes = load(name);
         if (!bytes) return tl::unexpected(bytes.error());
-        auto meshes = parseMeshes(name, *bytes, {progress.stop, {}});
-        if (!meshes) return tl::unexpected(meshes.error());
-        soups.insert(soups.end(), std::make_move_iterator(meshes->begin()),
-                     std::make_move_iterator(meshes->end()));
+        auto read = parseMeshes(file.parent_path() / name, *bytes, {progress.stop, {}});
+        if (!read) return tl::unexpected(read.error());
+        std::ranges::move(*read, std::back_inserter(meshes));
         if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-        progress.at(0.5 * static_cast<double>(soups.size()) /
+        progress.at(0.3 * static_cast<double>(meshes.size()) /
                     static_cast<double>(written.mesh_files.size()));
     }
-    auto imported = assembleFigure(std::move(soups), written.division, file.filename().string());
+    auto imported = assembleFigure(std::move(meshes), written.division, file.filename().string(),
+                                   {progress.stop, {}});
     if (!imported) return tl::unexpected(imported.error());
-    auto figure = makeFigure(std::move(*imported), progress);
+    if (written.surface_file.empty()) {
+        auto figure = makeFigure(std::move(*imported), progress);
+        if (!figure) return tl::unexpected(figure.error());
+        return withFigure(std::move(written), std::move(*figure));
+    }
+    const auto surface = load(written.surface_file);
+    if (!surface) return tl::unexpected(surface.error());
+    auto figure =
+        figureWithSurface(std::move(*imported), *surface, written.plan.parts.size(), progress);
     if (!figure) return tl::unexpected(figure.error());
     return withFigure(std::move(written), std::move(*figure));
 }
@@ -96,6 +117,12 @@ Result<Plan> openArchive(const fs::path& file, std::span<const char> bytes,
         std::move(*written), file,
         [&](const std::string& name) { return unpack(archive.get(), name, budget, file); },
         progress);
+}
+
+// glTF is JSON too; its specification demands an "asset".
+bool isGltf(std::string_view json) {
+    return json.find("\"asset\"") != std::string_view::npos &&
+           json.find("glaukophos-plan") == std::string_view::npos;
 }
 
 Result<Plan> openText(const fs::path& file, std::span<const char> bytes, const Progress& progress) {
@@ -159,9 +186,11 @@ Result<Plan> openPlan(const fs::path& file, const Progress& progress) {
     const auto bytes = readBytes(file, kLargestMeshFile);
     if (!bytes) return tl::unexpected(bytes.error());
     const std::string_view content(bytes->data(), bytes->size());
-    if (content.starts_with("PK\x03\x04")) return openArchive(file, *bytes, progress);
+    const bool is_plan = file.extension() == ".glauk" ||
+                         content.substr(0, 200).find("plan.json") != std::string_view::npos;
+    if (content.starts_with("PK\x03\x04") && is_plan) return openArchive(file, *bytes, progress);
     const std::size_t first = content.find_first_not_of(" \t\r\n\xEF\xBB\xBF");
-    if (first != std::string_view::npos && content[first] == '{') {
+    if (first != std::string_view::npos && content[first] == '{' && !isGltf(content)) {
         return openText(file, *bytes, progress);
     }
     if (file.extension() == ".glauk") return damaged(file, "it is not a complete archive");
@@ -177,14 +206,13 @@ Result<Plan> planFromMeshes(std::span<const fs::path> files, const Progress& pro
 }
 
 Result<void> savePlan(const Plan& plan, const fs::path& file) {
-    std::vector<std::pair<std::string, std::string>> entries(1);
-    std::vector<std::string> mesh_files;
-    for (std::size_t part = 0; part < plan.parts.size(); ++part) {
-        mesh_files.push_back(fmt::format("meshes/part-{:03}.stl", part + 1));
-        entries.emplace_back(mesh_files.back(),
-                             binaryStl(plan.figure->imported.mesh, part, plan.parts[part].name));
-    }
-    entries[0] = {"plan.json", planJson(plan, mesh_files, Division::AsGiven)};
+    const Form& form = *plan.figure->form;
+    const StoredFigure stored{{"figure/original.stl"}, "figure/surface.ply", Division::AsGiven};
+    const std::vector<std::pair<std::string, std::string>> entries = {
+        {"plan.json", planJson(plan, stored)},
+        {stored.mesh_files.front(), binaryStl(form.imported.mesh, plan.title)},
+        {stored.surface_file, surfacePly(form.whole, *plan.figure->labels)},
+    };
     const std::string bytes = zipped(entries);
     if (bytes.empty()) {
         return fail(ErrorCode::WriteFailed, "The plan could not be packed. Free some memory.");

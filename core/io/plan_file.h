@@ -14,7 +14,8 @@ Result<Plan> openPlan(const std::filesystem::path& file, const Progress& progres
 // A starting plan for a figure in one or more mesh files.
 Result<Plan> planFromMeshes(std::span<const std::filesystem::path> files, const Progress& progress);
 
-// Writes a .glauk archive (zip: plan.json, and one binary STL a part), atomically.
+// Writes a .glauk archive (zip: plan.json, the original mesh, the divided working surface),
+// atomically.
 Result<void> savePlan(const Plan& plan, const std::filesystem::path& file);
 
 }  // namespace glaukophos

@@ -136,6 +136,45 @@ Light lightFrom(const Entry& entry, const std::string& fallback_name) {
     return light;
 }
 
+constexpr std::array<std::pair<const char*, Focus>, 3> kFocusNames = {
+    {{"none", Focus::None}, {"some", Focus::Some}, {"main", Focus::Main}}};
+
+Part partFrom(const Entry& entry) {
+    Part part;
+    part.name = entry.text("name", "");
+    part.material = materialFromName(part.name);
+    if (entry.has("material")) {
+        const auto material = materialFromKey(entry.text("material", ""));
+        if (!material) throw Wrong{entry.at("material") + " is not one of the known materials"};
+        part.material = *material;
+    }
+    part.local_colour = entry.colour("colour", entryOf(part.material).colour);
+    const std::string focus = entry.text("focus", "none");
+    const auto* const found =
+        std::ranges::find(kFocusNames, focus, &std::pair<const char*, Focus>::first);
+    if (found == kFocusNames.end()) {
+        throw Wrong{entry.at("focus") + " must be \"none\", \"some\" or \"main\""};
+    }
+    part.focus = found->second;
+    part.hidden = entry.flag("hidden", false);
+    part.locked = entry.flag("locked", false);
+    return part;
+}
+
+Json partJson(const Part& part) {
+    Json json = {{"name", part.name},
+                 {"colour", hexFrom(part.local_colour)},
+                 {"material", entryOf(part.material).key}};
+    if (part.focus != Focus::None) {
+        json["focus"] =
+            std::ranges::find(kFocusNames, part.focus, &std::pair<const char*, Focus>::second)
+                ->first;
+    }
+    if (part.hidden) json["hidden"] = true;
+    if (part.locked) json["locked"] = true;
+    return json;
+}
+
 BandBasis basisFrom(const Entry& values) {
     const std::string basis = values.text("sort_by", "light");
     if (basis == "light") return BandBasis::Light;
@@ -166,10 +205,12 @@ WrittenPlan written(const Json& json) {
     result.mesh_files = figure.texts("files");
     if (result.mesh_files.empty()) throw Wrong{figure.at("files") + " names no mesh"};
     for (const std::string& file : result.mesh_files) checkFileName(file);
+    result.surface_file = figure.text("surface", "");
+    if (!result.surface_file.empty()) checkFileName(result.surface_file);
     result.division = figure.flag("divide", true) ? Division::Pieces : Division::AsGiven;
     for (const Json& item : root.list("parts")) {
         const Entry entry(item, fmt::format("part {}", plan.parts.size() + 1));
-        plan.parts.push_back({entry.text("name", ""), entry.colour("colour", Part{}.local_colour)});
+        plan.parts.push_back(partFrom(entry));
     }
     for (const Json& item : root.list("lights")) {
         const std::string place = fmt::format("light {}", plan.lights.size() + 1);
@@ -228,7 +269,8 @@ Json lightJson(const Light& light, const std::vector<Part>& parts) {
 
 // For each part of the figure, its entry in the written plan; or nothing.
 std::vector<const Part*> matched(const std::vector<Part>& written, const Figure& figure) {
-    const std::vector<std::string>& names = figure.imported.part_names;
+    std::vector<std::string> names;
+    for (const ImportedPart& part : figure.form->imported.parts) names.push_back(part.name);
     const bool all_known = std::ranges::all_of(written, [&](const Part& part) {
         return std::ranges::find(names, part.name) != names.end();
     });
@@ -259,13 +301,16 @@ Result<WrittenPlan> parsePlan(std::string_view text) {
 
 Result<Plan> withFigure(WrittenPlan written_plan, std::shared_ptr<const Figure> figure) {
     Plan plan = std::move(written_plan.plan);
-    const std::vector<Part> written_parts = std::move(plan.parts);
-    const std::vector<const Part*> entries = matched(written_parts, *figure);
-    plan.parts.clear();
-    for (std::size_t i = 0; i < entries.size(); ++i) {
-        plan.parts.push_back(entries[i] != nullptr
-                                 ? *entries[i]
-                                 : Part{figure->imported.part_names[i], Part{}.local_colour});
+    if (written_plan.surface_file.empty()) {
+        const std::vector<Part> written_parts = std::move(plan.parts);
+        const std::vector<const Part*> entries = matched(written_parts, *figure);
+        plan.parts = startingParts(figure->form->imported.parts);
+        for (std::size_t i = 0; i < entries.size(); ++i) {
+            if (entries[i] != nullptr) plan.parts[i] = *entries[i];
+        }
+    }
+    if (plan.parts.size() != figure->partCount()) {
+        return fail(ErrorCode::BadInput, "The plan and its figure have different parts.");
     }
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         for (const std::string& name : written_plan.own_part_names[l]) {
@@ -286,17 +331,15 @@ Result<Plan> withFigure(WrittenPlan written_plan, std::shared_ptr<const Figure> 
     return plan;
 }
 
-std::string planJson(const Plan& plan, const std::vector<std::string>& mesh_files,
-                     Division division) {
+std::string planJson(const Plan& plan, const StoredFigure& stored) {
     Json json;
     json["format"] = "glaukophos-plan";
     json["version"] = kPlanVersion;
     json["title"] = plan.title;
-    json["figure"]["files"] = mesh_files;
-    json["figure"]["divide"] = division == Division::Pieces;
-    for (const Part& part : plan.parts) {
-        json["parts"].push_back({{"name", part.name}, {"colour", hexFrom(part.local_colour)}});
-    }
+    json["figure"]["files"] = stored.mesh_files;
+    if (!stored.surface_file.empty()) json["figure"]["surface"] = stored.surface_file;
+    json["figure"]["divide"] = stored.division == Division::Pieces;
+    for (const Part& part : plan.parts) json["parts"].push_back(partJson(part));
     json["lights"] = Json::array();
     for (const Light& light : plan.lights) json["lights"].push_back(lightJson(light, plan.parts));
     json["values"] = {{"exposure_stops", plan.values.exposure_stops},

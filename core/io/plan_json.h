@@ -17,6 +17,7 @@ inline constexpr int kPlanVersion = 1;
 struct WrittenPlan {
     Plan plan;
     std::vector<std::string> mesh_files;  // relative to plan.json, inside its folder
+    std::string surface_file;             // the divided working surface; empty: make it anew
     Division division = Division::Pieces;
     std::vector<std::vector<std::string>> own_part_names;  // one entry a light
 };
@@ -24,11 +25,17 @@ struct WrittenPlan {
 // Unknown keys are ignored, so that newer small additions can still be opened.
 Result<WrittenPlan> parsePlan(std::string_view json);
 
-// Joins a written plan and its figure: parts are matched by name, or by order when there are as
-// many of them and the names differ. Parts that are not mentioned get a neutral grey.
+// Joins a written plan and its figure. When the plan has no divided surface of its own, its parts
+// are matched with those of the meshes by name, or by order when there are as many of them and the
+// names differ; parts that are not mentioned get starting values.
 Result<Plan> withFigure(WrittenPlan written, std::shared_ptr<const Figure> figure);
 
-std::string planJson(const Plan& plan, const std::vector<std::string>& mesh_files,
-                     Division division);
+// How the figure is stored beside the plan.
+struct StoredFigure {
+    std::vector<std::string> mesh_files;
+    std::string surface_file;
+    Division division = Division::AsGiven;
+};
+std::string planJson(const Plan& plan, const StoredFigure& stored);
 
 }  // namespace glaukophos

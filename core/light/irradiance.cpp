@@ -84,7 +84,7 @@ struct Visible {
 
 class ConeTracer {
   public:
-    ConeTracer(const Receivers& receivers, const RayScene& scene, const PassedParts& passed)
+    ConeTracer(const Receivers& receivers, const RayScene& scene, const PassedTriangles& passed)
         : m_receivers(receivers), m_scene(scene), m_passed(passed) {}
 
     // Adds samples [first, first + count) of receiver i to `sum`.
@@ -133,7 +133,7 @@ class ConeTracer {
   private:
     const Receivers& m_receivers;
     const RayScene& m_scene;
-    const PassedParts& m_passed;
+    const PassedTriangles& m_passed;
 };
 
 void hardChunk(const Light& light, const Receivers& receivers, const ConeTracer& tracer,
@@ -206,8 +206,8 @@ struct SkySampler {
 };
 
 void skyChunk(const Light& light, const Receivers& receivers, const RayScene& scene,
-              const PassedParts& passed, std::uint32_t samples, std::size_t begin, std::size_t end,
-              std::vector<float>& out) {
+              const PassedTriangles& passed, std::uint32_t samples, std::size_t begin,
+              std::size_t end, std::vector<float>& out) {
     const Sky& sky = std::get<Sky>(light.kind);
     const SkySampler sampler(sky);
     for (std::size_t i = begin; i < end; ++i) {
@@ -247,19 +247,22 @@ std::uint32_t skySamples(Accuracy accuracy) {
 
 }  // namespace
 
-PassedParts passedBy(const Light& light) {
-    PassedParts passed;
+PassedTriangles passedBy(const Light& light, const PartLabels& labels) {
+    if (light.own_parts.empty()) return {};
+    const auto last = *std::ranges::max_element(labels);
+    std::vector<bool> own(std::size_t{last} + 1, false);
     for (const PartIndex part : light.own_parts) {
-        if (passed.size() <= part) passed.resize(part + std::size_t{1}, false);
-        passed[part] = true;
+        if (part <= last) own[part] = true;
     }
+    PassedTriangles passed(labels.size());
+    for (std::size_t i = 0; i < labels.size(); ++i) passed[i] = own[labels[i]];
     return passed;
 }
 
 std::vector<float> irradiance(const Light& light, const Receivers& receivers, const RayScene& scene,
-                              Accuracy accuracy, const Progress& progress) {
+                              const PassedTriangles& passed, Accuracy accuracy,
+                              const Progress& progress) {
     std::vector<float> out(receivers.count(), 0.0F);
-    const PassedParts passed = passedBy(light);
     const ConeTracer tracer(receivers, scene, passed);
     const bool is_sky = std::holds_alternative<Sky>(light.kind);
     const bool complete =

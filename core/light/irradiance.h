@@ -16,11 +16,13 @@ enum class Accuracy {
 
 // E(x) = integral of L(w) V(x,w) max(0, n.w) dw at each receiver for the light's strength, in the
 // light's own luminance unit (see light.h). Lights that are off are computed all the same. Skies
-// are traced with `accuracy` rays here; for whole surfaces use SkyTable. Empty when stopped.
+// are traced with `accuracy` rays here; for whole surfaces use SkyTable. Rays go through `passed`
+// triangles of the scene. Empty when stopped.
 std::vector<float> irradiance(const Light& light, const Receivers& receivers, const RayScene& scene,
-                              Accuracy accuracy, const Progress& progress);
+                              const PassedTriangles& passed, Accuracy accuracy,
+                              const Progress& progress);
 
-// `own_parts` of the light as the mask that rays pass through.
-PassedParts passedBy(const Light& light);
+// The triangles of the light's own parts, which do not block it; `labels` of the mesh traced.
+PassedTriangles passedBy(const Light& light, const PartLabels& labels);
 
 }  // namespace glaukophos

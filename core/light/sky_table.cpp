@@ -33,7 +33,7 @@ std::vector<Vec3> orderedDirections() {
 void traceGroup(int round, const Receivers& receivers, const RayScene& scene, std::size_t begin,
                 std::size_t end, std::vector<SkyBits>& bits) {
     const Vec3* directions = &skyDirections()[static_cast<std::size_t>(round * kPerRound)];
-    const PassedParts none;
+    const PassedTriangles none;
     RayPacket packet;
     std::array<std::uint64_t, 16> seen{};
     for (int i = 0; i < kPerRound; ++i) {

@@ -67,9 +67,10 @@ Camera heldCamera(const Bounds& figure, const ViewChoice& view, const PixelGrid&
     return camera;
 }
 
-Camera cameraAt(const Light& light, const Bounds& figure, const PixelGrid& grid) {
+Camera cameraAt(const Light& light, const Figure& whole, const PixelGrid& grid) {
+    const Bounds& figure = whole.bounds();
     Camera camera;
-    camera.passed = passedBy(light);
+    camera.passed = passedBy(light, whole.surface.labels);
     if (const auto* lamp = std::get_if<Lamp>(&light.kind)) {
         const Vec3 to_lamp = lamp->centre_mm - figure.centre();
         const ClockDirection clock = clockFrom(to_lamp);

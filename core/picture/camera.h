@@ -16,8 +16,8 @@ struct Camera {
     bool parallel = false;
     // Half the height of the picture: mm when parallel, else as a tangent.
     float half_height = 1.0F;
-    PassedParts passed;    // not seen: the glass round a lamp that is looked from
-    float near_mm = 0.0F;  // nothing nearer is seen: what sticks inside that lamp
+    PassedTriangles passed;  // not seen: the glass round a lamp that is looked from
+    float near_mm = 0.0F;    // nothing nearer is seen: what sticks inside that lamp
 };
 
 // A pixel of a picture of `width` x `height`; y points down, pixel centres are at .5.
@@ -44,6 +44,6 @@ std::optional<Eigen::Vector2f> pixelOf(const Camera& camera, const PixelGrid& gr
 Camera heldCamera(const Bounds& figure, const ViewChoice& view, const PixelGrid& grid);
 
 // What the light sees: parallel for far lights and skies (from above), from its centre for lamps.
-Camera cameraAt(const Light& light, const Bounds& figure, const PixelGrid& grid);
+Camera cameraAt(const Light& light, const Figure& figure, const PixelGrid& grid);
 
 }  // namespace glaukophos

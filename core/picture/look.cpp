@@ -187,7 +187,7 @@ std::optional<Overlay> overlayFromName(std::string_view name) {
 
 Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice) {
     Look look;
-    look.colours.resize(plan.figure->points_mm.size(), Vec3::Zero());
+    look.colours.resize(plan.figure->receiverCount(), Vec3::Zero());
     look.is_source = sourceParts(plan);
     look.lightness = results.values.lightness;
     look.borders = results.bands.borders;

@@ -53,14 +53,14 @@ void traceTile(const Figure& figure, const Camera& camera, int left, int top,
                                          static_cast<float>(y) + 0.5F + jitter.y());
         packet.set(static_cast<std::size_t>(lane), ray.origin, ray.direction);
     }
-    figure.shown.nearest(packet, camera.passed);
+    figure.form->shown.nearest(packet, camera.passed);
     for (int lane = 0; lane < 16; ++lane) {
         const auto i = static_cast<std::size_t>(lane);
         if (!packet.hit(i)) continue;
         const auto row = static_cast<std::size_t>(top + lane / kTile);
         const auto column = static_cast<std::size_t>(left + lane % kTile);
         frame.pixels[row * static_cast<std::size_t>(grid.width) + column] =
-            figure.shown.hitOf(packet, i);
+            figure.form->shown.hitOf(packet, i);
     }
 }
 
@@ -134,10 +134,12 @@ struct Shader {
     [[nodiscard]] Vec3 surfaceColour(const PixelHit& hit, int x, int y) const {
         const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
         if (look.clay) return clayColour(hit, t);
-        if (look.is_source[hit.part]) return sourceColour(hit, t, ray(x, y).direction);
+        if (look.is_source[figure.partShownBy(hit)])
+            return sourceColour(hit, t, ray(x, y).direction);
         if (look.band_colours.empty()) return mixed(look.colours, t, hit.u, hit.v);
         const float lightness = mixed(look.lightness, t, hit.u, hit.v);
-        const Vec3 flat = look.band_colours[hit.part][bandOf(lightness, look.borders)];
+        const Vec3 flat =
+            look.band_colours[figure.partShownBy(hit)][bandOf(lightness, look.borders)];
         if (!look.outlines || !borderCrosses(t)) return flat;
         const float away = borderDistance(hit, x, y, lightness);
         const float line = std::clamp(0.5F * choice.line_width_px + 0.5F - away, 0.0F, 1.0F);
@@ -172,7 +174,7 @@ struct Shader {
 
     // Light on the floor relative to the open floor, fading out at the lattice's rim.
     [[nodiscard]] Vec3 floorFactor(const CameraRay& ray) const {
-        const FloorGrid& grid = figure.floor;
+        const FloorGrid& grid = figure.form->floor;
         if (ray.direction.z() >= -1e-4F || ray.origin.z() <= grid.corner_mm.z()) {
             return Vec3::Ones();
         }
@@ -189,7 +191,7 @@ struct Shader {
 
     // Bilinear between the four lattice points round `cell`.
     [[nodiscard]] Vec3 floorAt(const Eigen::Vector2f& cell) const {
-        const auto side = static_cast<std::size_t>(figure.floor.side);
+        const auto side = static_cast<std::size_t>(figure.form->floor.side);
         const auto column = std::min(static_cast<std::size_t>(cell.x()), side - 2);
         const auto row = std::min(static_cast<std::size_t>(cell.y()), side - 2);
         const float fx = cell.x() - static_cast<float>(column);
@@ -206,15 +208,16 @@ struct Shader {
             const PixelHit& other = at(nx, ny);
             if ((other.triangle == kNothing) != (hit.triangle == kNothing)) return true;
             if (hit.triangle == kNothing) return false;
-            return other.part != hit.part || std::abs(other.distance_mm - hit.distance_mm) >
-                                                 0.012F * figure.bounds.diagonal();
+            return figure.partShownBy(other) != figure.partShownBy(hit) ||
+                   std::abs(other.distance_mm - hit.distance_mm) >
+                       0.012F * figure.bounds().diagonal();
         };
         return differs(x + 1, y) || differs(x, y + 1);
     }
 
     [[nodiscard]] bool selectedEdge(const PixelHit& hit, int x, int y) const {
         const auto isSelected = [&](const PixelHit& h) {
-            return h.triangle != kNothing && h.part == *choice.selected;
+            return h.triangle != kNothing && figure.partShownBy(h) == *choice.selected;
         };
         const bool here = isSelected(hit);
         for (const auto& [dx, dy] : {std::pair{1, 0}, {0, 1}, {-1, 0}, {0, -1}}) {
@@ -261,7 +264,7 @@ TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGr
     nothing.triangle = kNothing;
     frame.pixels.assign(
         static_cast<std::size_t>(grid.width) * static_cast<std::size_t>(grid.height), nothing);
-    const PixelBox box = boxOf(figure.bounds, camera, grid);
+    const PixelBox box = boxOf(figure.bounds(), camera, grid);
     const int rows = (box.bottom - box.top + kTile - 1) / kTile;
     tbb::parallel_for(0, std::max(0, rows), [&](int row) {
         for (int left = box.left; left < box.right; left += kTile) {

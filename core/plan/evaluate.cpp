@@ -79,10 +79,11 @@ std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTa
     if (sky == nullptr) {
         Light of_strength_one = light;
         of_strength_one.strength = 1.0;
-        return irradiance(of_strength_one, figure.receivers(), figure.blockers, accuracy, progress);
+        return irradiance(of_strength_one, figure.form->receivers(), figure.form->blockers,
+                          passedBy(light, figure.blocker_labels), accuracy, progress);
     }
-    if (table.rounds == 0) return std::vector<float>(figure.points_mm.size(), 0.0F);
-    return skyIrradiance(table, figure.normals, *sky);
+    if (table.rounds == 0) return std::vector<float>(figure.form->points_mm.size(), 0.0F);
+    return skyIrradiance(table, figure.form->normals, *sky);
 }
 
 Values valuesOf(const Plan& plan, const Reach& reach) {
@@ -91,7 +92,7 @@ Values valuesOf(const Plan& plan, const Reach& reach) {
     Values values;
     values.colours = coloursOf(plan);
     const std::vector<float> weights = lightWeights(plan);
-    values.light = sumOfLights(reach, weights, figure.points_mm.size());
+    values.light = sumOfLights(reach, weights, figure.receiverCount());
 
     const std::size_t vertices = figure.vertexCount();
     const std::span<const float> on_figure(values.light.data(), vertices);
@@ -133,7 +134,7 @@ Results resultsOf(const Plan& plan, Reach reach) {
     Results results;
     results.reach = std::move(reach);
     results.values = valuesOf(plan, results.reach);
-    results.bands = sortIntoBands(surface.mesh, results.values.lightness, equalSteps(),
+    results.bands = sortIntoBands(surface, results.values.lightness, equalSteps(),
                                   {sourceParts(plan), results.reach.hidden});
     results.ladders = partLadders({surface, results.bands, results.values.lightness,
                                    paintedAreas(plan, results.reach), results.values.kept,
@@ -143,36 +144,51 @@ Results resultsOf(const Plan& plan, Reach reach) {
     return results;
 }
 
-void describeOpenness(const Figure& figure, const SkyTable& table, Reach& reach) {
-    reach.openness = skyIrradiance(table, figure.normals, {SkyKind::Uniform, 0.0});
-    reach.hidden.resize(figure.vertexCount());
-    const float floor = figure.bounds.low.z() + 1e-3F * figure.bounds.size().z();
-    for (std::size_t v = 0; v < reach.hidden.size(); ++v) {
+void describeOpenness(const Form& form, const SkyTable& table, Reach& reach_of_form) {
+    reach_of_form.openness = skyIrradiance(table, form.normals, {SkyKind::Uniform, 0.0});
+    reach_of_form.hidden.assign(form.points_mm.size(), false);
+    const float floor = form.bounds.low.z() + 1e-3F * form.bounds.size().z();
+    for (std::size_t v = 0; v < form.whole.normals.size(); ++v) {
         const bool sees_nothing =
             std::ranges::all_of(table.bits[v], [](std::uint64_t word) { return word == 0; });
-        const bool stands_on_it = figure.points_mm[v].z() < floor && figure.normals[v].z() < -0.3F;
-        reach.hidden[v] = sees_nothing || stands_on_it;
+        const bool stands_on_it = form.points_mm[v].z() < floor && form.normals[v].z() < -0.3F;
+        reach_of_form.hidden[v] = sees_nothing || stands_on_it;
     }
 }
 
+Reach spread(const Figure& figure, const Reach& reach_of_form) {
+    Reach reach;
+    for (const std::vector<float>& light : reach_of_form.irradiance) {
+        reach.irradiance.push_back(figure.spread(light));
+    }
+    if (!reach_of_form.openness.empty()) reach.openness = figure.spread(reach_of_form.openness);
+    if (!reach_of_form.hidden.empty()) {
+        reach.hidden.assign(figure.receiverCount(), false);
+        for (std::size_t v = 0; v < figure.vertexCount(); ++v) {
+            reach.hidden[v] = reach_of_form.hidden[figure.surface.whole_vertices[v]];
+        }
+    }
+    return reach;
+}
+
 Result<Results> evaluate(const Plan& plan, const Progress& progress) {
+    const Form& form = *plan.figure->form;
     SkyTable table;
     while (table.rounds < kSkyRounds) {
-        if (!traceNextRound(table, plan.figure->receivers(), plan.figure->blockers,
-                            {progress.stop, {}})) {
+        if (!traceNextRound(table, form.receivers(), form.blockers, {progress.stop, {}})) {
             return fail(ErrorCode::Cancelled, "Stopped.");
         }
         progress.at(0.9 * table.rounds / kSkyRounds);
     }
     Reach reach;
-    describeOpenness(*plan.figure, table, reach);
+    describeOpenness(form, table, reach);
     for (const Light& light : plan.lights) {
         reach.irradiance.push_back(
             reachOf(light, *plan.figure, table, Accuracy::Soft, {progress.stop, {}}));
     }
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     progress.at(1.0);
-    return resultsOf(plan, std::move(reach));
+    return resultsOf(plan, spread(*plan.figure, reach));
 }
 
 Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver) {

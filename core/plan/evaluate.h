@@ -8,12 +8,12 @@
 
 namespace glaukophos {
 
-// Irradiance of each light at every receiver of the figure as if its strength were 1 and it were
-// on, so that a change of strength, colour or switch needs no ray.
+// Irradiance of each light at every receiver of a figure (or of its form) as if its strength were 1
+// and it were on, so that a change of strength, colour or switch needs no ray.
 struct Reach {
     std::vector<std::vector<float>> irradiance;
     std::vector<float> openness;  // 0..1: irradiance under a uniform sky, for pictures
-    // Per vertex: no brush gets there (inside other parts, or flat on the floor); empty: none.
+    // Per receiver: no brush gets there (inside other parts, or flat on the floor); empty: none.
     std::vector<bool> hidden;
 };
 
@@ -40,16 +40,20 @@ struct Results {
 // Strength of each light that is on, 0 for those that are off.
 std::vector<float> lightWeights(const Plan& plan);
 
-// Light of one entry of the plan at strength 1: from the table for skies, by rays otherwise.
+// Light of one entry of the plan at strength 1 at the receivers of the form: from the table for
+// skies, by rays otherwise.
 std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTable& table,
                            Accuracy accuracy, const Progress& progress);
 
 // What pictures and areas need to know of the table: openness and hidden surface.
-void describeOpenness(const Figure& figure, const SkyTable& table, Reach& reach);
+void describeOpenness(const Form& form, const SkyTable& table, Reach& reach_of_form);
+
+// From the receivers of the form to those of the figure.
+Reach spread(const Figure& figure, const Reach& reach_of_form);
 
 Values valuesOf(const Plan& plan, const Reach& reach);
 
-// Values, bands and ladders from irradiance: traces no ray.
+// Values, bands and ladders from irradiance at the receivers of the figure: traces no ray.
 Results resultsOf(const Plan& plan, Reach reach);
 
 // The whole chain at full accuracy; fails only when stopped.

@@ -42,13 +42,27 @@ Light startingLamp(const Bounds& bounds) {
 
 }  // namespace
 
+std::vector<Part> startingParts(std::span<const ImportedPart> imported) {
+    std::vector<Part> parts;
+    for (const ImportedPart& from_file : imported) {
+        Part part;
+        part.name = from_file.name;
+        part.material = materialFromName(part.name);
+        part.local_colour = entryOf(part.material).colour;
+        if (from_file.colour) {
+            const Vec3d rgb = from_file.colour->cast<double>();
+            part.local_colour = {rgb.x(), rgb.y(), rgb.z()};
+        }
+        parts.push_back(std::move(part));
+    }
+    return parts;
+}
+
 Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure) {
     Plan plan;
     plan.title = std::move(title);
-    for (const std::string& name : figure->imported.part_names) {
-        plan.parts.push_back({name, Part{}.local_colour});
-    }
-    plan.lights = {startingSky(), startingMoon(), startingLamp(figure->bounds)};
+    plan.parts = startingParts(figure->form->imported.parts);
+    plan.lights = {startingSky(), startingMoon(), startingLamp(figure->bounds())};
     plan.figure = std::move(figure);
     return plan;
 }

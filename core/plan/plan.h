@@ -5,15 +5,23 @@
 #include <string>
 #include <vector>
 
+#include "core/colour/material.h"
 #include "core/light/light.h"
 #include "core/plan/figure.h"
 #include "core/value/ladder.h"
 
 namespace glaukophos {
 
+// How much a part should draw the eye.
+enum class Focus { None, Some, Main };
+
 struct Part {
     std::string name;
     Srgb local_colour{0.6, 0.6, 0.6};
+    Material material = Material::Cloth;
+    Focus focus = Focus::None;
+    bool hidden = false;  // not shown in pictures; it throws its shadows all the same
+    bool locked = false;  // strokes leave it as it is
     bool operator==(const Part&) const = default;
 };
 
@@ -49,6 +57,9 @@ struct Plan {
     ViewChoice view;
     std::shared_ptr<const Figure> figure;  // never null in an open plan
 };
+
+// Parts as they were imported: the file's colours, and materials guessed from names.
+std::vector<Part> startingParts(std::span<const ImportedPart> imported);
 
 // A plan for a newly opened figure: a zenithal sky, a moon and a lamp, placed by its size.
 Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure);

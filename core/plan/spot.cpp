@@ -33,9 +33,11 @@ double angle_deg(const Vec3& a, const Vec3& b) {
 // The part that a ray towards the light's middle meets first.
 std::string blockerOf(const Plan& plan, const Spot& spot, const Light& light, const Vec3& towards,
                       float far_mm) {
-    const Vec3 origin = spot.point_mm + offsetFor(plan.figure->bounds) * spot.normal;
-    const auto hit = plan.figure->blockers.nearest(origin, towards, far_mm, passedBy(light));
-    return hit ? plan.parts[hit->part].name : std::string();
+    const Figure& figure = *plan.figure;
+    const Vec3 origin = spot.point_mm + offsetFor(figure.bounds()) * spot.normal;
+    const auto hit = figure.form->blockers.nearest(origin, towards, far_mm,
+                                                   passedBy(light, figure.blocker_labels));
+    return hit ? plan.parts[figure.blocker_labels[hit->triangle]].name : std::string();
 }
 
 SpotLight lightAt(const Plan& plan, const Spot& spot, const Light& light, double unit_irradiance) {
@@ -81,11 +83,11 @@ std::string lightInWords(const SpotLight& light) {
 
 }  // namespace
 
-Spot spotAt(const Plan& plan, const Results& results, std::uint32_t triangle, PartIndex part,
-            float u, float v) {
+Spot spotAt(const Plan& plan, const Results& results, const RayHit& hit) {
     const Surface& surface = plan.figure->surface;
-    const Weights weights{surface.mesh.triangles[triangle], u, v};
+    const Weights weights{surface.mesh.triangles[hit.triangle], hit.u, hit.v};
     Spot spot;
+    const PartIndex part = surface.labels[hit.triangle];
     spot.part = part;
     spot.part_name = plan.parts[part].name;
     spot.is_source = sourceParts(plan)[part];

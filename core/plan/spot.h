@@ -29,9 +29,8 @@ struct Spot {
     std::vector<SpotLight> lights;  // those that are on
 };
 
-// `triangle`, `u` and `v` as in a hit on the working surface.
-Spot spotAt(const Plan& plan, const Results& results, std::uint32_t triangle, PartIndex part,
-            float u, float v);
+// `hit` on the working surface.
+Spot spotAt(const Plan& plan, const Results& results, const RayHit& hit);
 
 // "hoodcape, Shade (L* 38)  Moon 62 degrees off, blocked by pipe ..." in one line.
 std::string inWords(const Spot& spot);

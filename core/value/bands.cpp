@@ -77,25 +77,29 @@ void add(PartBands& sum, const PartBands& other) {
     }
 }
 
+using AllBands = std::vector<PartBands>;  // one entry a part
+
 // In parallel, but always added up in the same order.
-PartBands bandsOf(const Mesh& mesh, std::span<const Triangle> triangles,
-                  std::span<const float> lightness, const BandBorders& borders,
-                  const std::vector<bool>& hidden) {
+AllBands bandsOf(const Surface& surface, std::span<const float> lightness,
+                 const BandBorders& borders, const LeftOut& left_out) {
     constexpr std::size_t kGrain = 4096;
+    const Mesh& mesh = surface.mesh;
+    const AllBands none(surface.part_areas_mm2.size());
     return tbb::parallel_deterministic_reduce(
-        tbb::blocked_range<std::size_t>(0, triangles.size(), kGrain), PartBands{},
-        [&](const auto& range, PartBands sum) {
+        tbb::blocked_range<std::size_t>(0, mesh.triangles.size(), kGrain), none,
+        [&](const auto& range, AllBands sums) {
             for (std::size_t i = range.begin(); i < range.end(); ++i) {
-                const Triangle& t = triangles[i];
-                if (isHidden(t, hidden)) continue;
+                const Triangle& t = mesh.triangles[i];
+                const PartIndex part = surface.labels[i];
+                if (left_out.isSource(part) || isHidden(t, left_out.hidden_vertices)) continue;
                 const double area = areaVector(mesh, t).norm();
-                addTriangle(sum, sortedCorners(mesh, t, lightness), area, borders);
+                addTriangle(sums[part], sortedCorners(mesh, t, lightness), area, borders);
             }
-            return sum;
+            return sums;
         },
-        [](PartBands sum, const PartBands& other) {
-            add(sum, other);
-            return sum;
+        [](AllBands sums, const AllBands& other) {
+            for (std::size_t part = 0; part < sums.size(); ++part) add(sums[part], other[part]);
+            return sums;
         });
 }
 
@@ -125,17 +129,12 @@ double PartBands::share(std::size_t band) const {
     return total > 0.0 ? areas_mm2.at(band) / total : 0.0;
 }
 
-Bands sortIntoBands(const Mesh& mesh, std::span<const float> lightness, const BandBorders& borders,
-                    const LeftOut& left_out) {
+Bands sortIntoBands(const Surface& surface, std::span<const float> lightness,
+                    const BandBorders& borders, const LeftOut& left_out) {
     Bands bands;
     bands.borders = borders;
-    bands.parts.resize(mesh.partCount());
-    for (std::size_t part = 0; part < mesh.partCount(); ++part) {
-        if (part < left_out.source_parts.size() && left_out.source_parts[part]) continue;
-        bands.parts[part] =
-            bandsOf(mesh, mesh.trianglesOf(part), lightness, borders, left_out.hidden_vertices);
-        add(bands.whole, bands.parts[part]);
-    }
+    bands.parts = bandsOf(surface, lightness, borders, left_out);
+    for (const PartBands& part : bands.parts) add(bands.whole, part);
     return bands;
 }
 

@@ -40,11 +40,15 @@ struct Bands {
 struct LeftOut {
     std::vector<bool> source_parts;
     std::vector<bool> hidden_vertices;  // triangles with three such corners
+
+    [[nodiscard]] bool isSource(PartIndex part) const {
+        return part < source_parts.size() && source_parts[part];
+    }
 };
 
 // Areas and lengths by exact clipping of each triangle, over which `lightness` (one entry a
 // vertex, L*) runs linearly.
-Bands sortIntoBands(const Mesh& mesh, std::span<const float> lightness, const BandBorders& borders,
-                    const LeftOut& left_out);
+Bands sortIntoBands(const Surface& surface, std::span<const float> lightness,
+                    const BandBorders& borders, const LeftOut& left_out);
 
 }  // namespace glaukophos

@@ -16,7 +16,7 @@ using PartSums = std::array<BandSum, kBandCount>;
 
 std::vector<PartSums> sumsOf(const LadderInput& input) {
     const std::size_t lights = input.irradiance.size();
-    std::vector<PartSums> sums(input.surface.mesh.partCount());
+    std::vector<PartSums> sums(input.surface.part_areas_mm2.size());
     for (PartSums& part : sums) {
         for (BandSum& band : part) band.irradiance.assign(lights, 0.0);
     }

@@ -25,7 +25,7 @@ void WindowTest::TearDown() {
 QString WindowTest::writeStl(const QString& name, const Shape& shape) const {
     QFile file(path(name));
     EXPECT_TRUE(file.open(QIODevice::WriteOnly));
-    const std::string bytes = binaryStl(meshOf({shape}), 0, name.toStdString());
+    const std::string bytes = binaryStl(meshOf({shape}), name.toStdString());
     file.write(bytes.data(), static_cast<qint64>(bytes.size()));
     return file.fileName();
 }

@@ -17,7 +17,9 @@ TEST(Weld, MakesOneVertexAPlaceAndDropsSlivers) {
     std::vector<Vec3> positions = {{0, 0, 0}, {1, 0, 0}, {1, 1, 0}, {0, 0, 0},
                                    {1, 1, 0}, {0, 1, 0}, {0, 0, 0}, {-0.0F, 0, 0}};
     std::vector<Triangle> triangles = {{0, 1, 2}, {3, 4, 5}, {6, 7, 1}};
-    const CleanReport report = weld(positions, triangles);
+    PartLabels labels = {7, 8, 9};
+    const CleanReport report = weld(positions, triangles, labels);
+    EXPECT_EQ(labels, (PartLabels{7, 8}));
     EXPECT_EQ(positions.size(), 4U);
     EXPECT_EQ(triangles.size(), 2U);
     EXPECT_EQ(report.triangles_without_area, 1U);
@@ -61,7 +63,8 @@ TEST(Subdivide, SplitsLongEdgesKeepsTheAreaAndStaysClosed) {
 
 TEST(Simplify, StaysWithinTheDeviationAskedFor) {
     Shape shape = sphere({0, 0, 0}, 10, 120);
-    weld(shape.positions_mm, shape.triangles);
+    PartLabels labels(shape.triangles.size(), 0);
+    weld(shape.positions_mm, shape.triangles, labels);
     const std::size_t before = shape.triangles.size();
     const float deviation = simplify(shape.positions_mm, shape.triangles, before / 4, 0.05F);
     EXPECT_LT(shape.triangles.size(), before / 2);
@@ -72,11 +75,11 @@ TEST(Simplify, StaysWithinTheDeviationAskedFor) {
 TEST(Surface, BringsACoarseBoxToBrushResolution) {
     const auto figure = figureOf({box({0, 0, 0}, {8, 8, 8})});
     EXPECT_GT(figure->vertexCount(), 1000U);
-    EXPECT_FLOAT_EQ(figure->surface.longest_edge_mm, 0.5F);
+    EXPECT_FLOAT_EQ(figure->form->whole.longest_edge_mm, optionsFor(8.0F).max_edge_mm);
     double area = 0.0;
     for (const float a : figure->surface.areas_mm2) area += a;
     EXPECT_NEAR(area, 6 * 64, 1e-2);
-    EXPECT_EQ(figure->imported.mesh.triangles.size(), 12U);  // the original is kept for rays
+    EXPECT_EQ(figure->form->imported.mesh.triangles.size(), 12U);  // the original is kept for rays
 }
 
 TEST(Surface, LargeFlatTrianglesStayWithinTheBudget) {
@@ -84,19 +87,20 @@ TEST(Surface, LargeFlatTrianglesStayWithinTheBudget) {
     EXPECT_LT(figure->surface.mesh.triangles.size(), 600'000U);
 }
 
-TEST(RayScene, PassesThroughTheGivenPartsOnly) {
+TEST(RayScene, PassesThroughTheGivenTrianglesOnly) {
     const Mesh mesh = meshOf({plate({0, 0, 1}, 5), plate({0, 0, 2}, 5)});
     const auto scene = RayScene::build(mesh);
     ASSERT_TRUE(scene);
     const auto hit = scene->nearest(Vec3::Zero(), Vec3::UnitZ());
     ASSERT_TRUE(hit);
-    EXPECT_EQ(hit->part, 0);
-    const auto second = scene->nearest(Vec3::Zero(), Vec3::UnitZ(), 1e30F, {true, false});
+    EXPECT_LT(hit->triangle, 2U);
+    const auto second =
+        scene->nearest(Vec3::Zero(), Vec3::UnitZ(), 1e30F, {true, true, false, false});
     ASSERT_TRUE(second);
-    EXPECT_EQ(second->part, 1);
+    EXPECT_GE(second->triangle, 2U);
     EXPECT_FLOAT_EQ(second->distance_mm, 2.0F);
-    EXPECT_TRUE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 10.0F, {true, false}));
-    EXPECT_FALSE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 10.0F, {true, true}));
+    EXPECT_TRUE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 10.0F, {true, true, false, false}));
+    EXPECT_FALSE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 10.0F, {true, true, true, true}));
     EXPECT_FALSE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 0.5F));
 }
 

@@ -36,8 +36,9 @@ TEST(Irradiance, PreviewAndSoftAgreeAwayFromShadowEdges) {
     const auto figure = figureOf({plate({0, 0, 0}, 20), box({-2, -2, 3}, {2, 2, 4})});
     const Light light = farLight(12, 60, 0.25);
     const auto hard =
-        irradiance(light, figure->receivers(), figure->blockers, Accuracy::Preview, {});
-    const auto soft = irradiance(light, figure->receivers(), figure->blockers, Accuracy::Soft, {});
+        irradiance(light, figure->form->receivers(), figure->form->blockers, {}, Accuracy::Preview, {});
+    const auto soft =
+        irradiance(light, figure->form->receivers(), figure->form->blockers, {}, Accuracy::Soft, {});
     std::size_t different = 0;
     for (std::size_t v = 0; v < figure->vertexCount(); ++v) {
         if (std::abs(hard[v] - soft[v]) > 0.02F) ++different;
@@ -52,10 +53,10 @@ TEST(Irradiance, OwnPartsDoNotBlockTheLamp) {
     const std::vector<Vec3> points{Vec3::Zero()};
     const std::vector<Vec3> normals{Vec3::UnitZ()};
     const Receivers below{points, normals, 0.01F};
-    const RayScene& scene = plan.figure->blockers;
-    EXPECT_EQ(irradiance(lamp, below, scene, Accuracy::Soft, {}).front(), 0.0F);
+    const RayScene& scene = plan.figure->form->blockers;
+    EXPECT_EQ(irradiance(lamp, below, scene, {}, Accuracy::Soft, {}).front(), 0.0F);
     lamp.own_parts = {1};
-    EXPECT_NEAR(irradiance(lamp, below, scene, Accuracy::Soft, {}).front(), 3.0 * 0.09, 1e-4);
+    EXPECT_NEAR(irradiance(lamp, below, scene, {}, Accuracy::Soft, {}).front(), 3.0 * 0.09, 1e-4);
 }
 
 TEST(Irradiance, InsideTheLampEverythingIsLit) {
@@ -68,29 +69,31 @@ TEST(Irradiance, StoppingGivesNothingHalfDone) {
     const auto figure = figureOf({sphere({0, 0, 0}, 10, 60)});
     std::stop_source source;
     source.request_stop();
-    EXPECT_TRUE(irradiance(farLight(1, 1), figure->receivers(), figure->blockers, Accuracy::Soft,
-                           {source.get_token(), {}})
+    EXPECT_TRUE(irradiance(farLight(1, 1), figure->form->receivers(), figure->form->blockers, {},
+                           Accuracy::Soft, {source.get_token(), {}})
                     .empty());
 }
 
 TEST(Irradiance, IsTheSameOnEveryRun) {
     const auto figure = figureOf({sphere({0, 0, 0}, 10, 40), plate({0, 0, -12}, 20)});
     const Light lamp = lampLight({6, 6, 14}, 3);
-    const auto first = irradiance(lamp, figure->receivers(), figure->blockers, Accuracy::Soft, {});
-    const auto again = irradiance(lamp, figure->receivers(), figure->blockers, Accuracy::Soft, {});
+    const auto first =
+        irradiance(lamp, figure->form->receivers(), figure->form->blockers, {}, Accuracy::Soft, {});
+    const auto again =
+        irradiance(lamp, figure->form->receivers(), figure->form->blockers, {}, Accuracy::Soft, {});
     EXPECT_EQ(first, again);
 }
 
 TEST(SkyTable, IsUsableAfterOneRound) {
     const auto figure = figureOf({sphere({0, 0, 0}, 10, 40)});
     SkyTable table;
-    ASSERT_TRUE(traceNextRound(table, figure->receivers(), figure->blockers, {}));
+    ASSERT_TRUE(traceNextRound(table, figure->form->receivers(), figure->form->blockers, {}));
     const Sky sky{SkyKind::Uniform, 0};
-    const auto quick = skyIrradiance(table, figure->normals, sky);
+    const auto quick = skyIrradiance(table, figure->form->normals, sky);
     while (table.rounds < kSkyRounds) {
-        ASSERT_TRUE(traceNextRound(table, figure->receivers(), figure->blockers, {}));
+        ASSERT_TRUE(traceNextRound(table, figure->form->receivers(), figure->form->blockers, {}));
     }
-    const auto full = skyIrradiance(table, figure->normals, sky);
+    const auto full = skyIrradiance(table, figure->form->normals, sky);
     double difference = 0.0;
     for (std::size_t v = 0; v < figure->vertexCount(); ++v) {
         difference += std::abs(quick[v] - full[v]);

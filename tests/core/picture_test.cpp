@@ -68,7 +68,7 @@ TEST(Camera, WhatTheFarLightSeesIsLit) {
     plan.lights = {farLight(2, 40)};
     const auto results = evaluate(plan, {});
     ASSERT_TRUE(results);
-    const Camera camera = cameraAt(plan.lights[0], plan.figure->bounds, kGrid);
+    const Camera camera = cameraAt(plan.lights[0], *plan.figure, kGrid);
     const TracedFrame frame = traceFrame(*plan.figure, camera, kGrid, {0, 0});
     std::size_t seen = 0;
     std::size_t dark = 0;
@@ -89,12 +89,12 @@ TEST(Camera, FromALampItsOwnGlassIsNotSeen) {
     Plan plan = planOf({plate({0, 0, 0}, 12), sphere({0, 0, 5}, 2, 30)}, {"floor", "glass"});
     plan.lights = {lampLight({0, 0, 5}, 1.5)};
     plan.lights[0].own_parts = {1};
-    const Camera camera = cameraAt(plan.lights[0], plan.figure->bounds, kGrid);
+    const Camera camera = cameraAt(plan.lights[0], *plan.figure, kGrid);
     const TracedFrame frame = traceFrame(*plan.figure, camera, kGrid, {0, 0});
     std::size_t floor = 0;
     for (const PixelHit& hit : frame.pixels) {
         if (hit.triangle == kNothing) continue;
-        EXPECT_EQ(hit.part, 0);
+        EXPECT_EQ(plan.figure->partShownBy(hit), 0);
         ++floor;
     }
     EXPECT_GT(floor, 1000U);
@@ -107,7 +107,7 @@ TEST(Render, TheMiddleOfALitBallIsLighterThanItsShadow) {
     ASSERT_TRUE(results);
     const Look look = lookOf(plan, *results, {Overlay::Values, 0, false});
     const auto middle = [&](const char* view) {
-        const Camera camera = heldCamera(plan.figure->bounds, *viewFromName(view), kGrid);
+        const Camera camera = heldCamera(plan.figure->bounds(), *viewFromName(view), kGrid);
         const Image image = renderPicture(*plan.figure, camera, kGrid, look, {}, 2);
         return image.rgb[3 * (75 * 200 + 100)];
     };
@@ -123,7 +123,7 @@ TEST(Render, BandsAreFlatGreysWithLines) {
     const Look look = lookOf(plan, *results, {Overlay::Bands, 0, false});
     ShadeChoice shade;
     shade.backdrop = {1.0F, 1.0F, false};
-    const Camera camera = heldCamera(plan.figure->bounds, *viewFromName("right"), kGrid);
+    const Camera camera = heldCamera(plan.figure->bounds(), *viewFromName("right"), kGrid);
     const Image image = renderPicture(*plan.figure, camera, kGrid, look, shade, 1);
     std::array<int, 256> histogram{};
     for (std::size_t i = 0; i < image.rgb.size(); i += 3) ++histogram[image.rgb[i]];
@@ -143,7 +143,7 @@ TEST(Render, MoreSamplesKeepTheSamePicture) {
     const auto results = evaluate(plan, {});
     ASSERT_TRUE(results);
     const Look look = lookOf(plan, *results, {Overlay::Values, 0, false});
-    const Camera camera = heldCamera(plan.figure->bounds, *viewFromName("front"), kGrid);
+    const Camera camera = heldCamera(plan.figure->bounds(), *viewFromName("front"), kGrid);
     const Image one = renderPicture(*plan.figure, camera, kGrid, look, {}, 1);
     const Image many = renderPicture(*plan.figure, camera, kGrid, look, {}, 16);
     double difference = 0.0;

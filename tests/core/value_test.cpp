@@ -46,10 +46,15 @@ TEST(Bands, AreFiveEqualSteps) {
 // A square whose lightness runs linearly from 10 to 95: every band has a fifth of the area and
 // each border is as long as the square is wide.
 TEST(Bands, ClipTrianglesExactly) {
-    const Mesh mesh = meshOf({plate({0, 0, 0}, 5)});
+    WorkingSurface whole;
+    whole.mesh = meshOf({plate({0, 0, 0}, 5)});
+    whole.normals.assign(whole.mesh.positions_mm.size(), Vec3::UnitZ());
+    const Surface surface = divided(whole, PartLabels(whole.mesh.triangles.size(), 0), 1);
     std::vector<float> lightness;
-    for (const Vec3& p : mesh.positions_mm) lightness.push_back(10.0F + 8.5F * (p.x() + 5.0F));
-    const Bands bands = sortIntoBands(mesh, lightness, equalSteps(), {});
+    for (const Vec3& p : surface.mesh.positions_mm) {
+        lightness.push_back(10.0F + 8.5F * (p.x() + 5.0F));
+    }
+    const Bands bands = sortIntoBands(surface, lightness, equalSteps(), {});
     for (std::size_t b = 0; b < kBandCount; ++b) EXPECT_NEAR(bands.whole.share(b), 0.2, 1e-6);
     for (const double length : bands.whole.border_lengths_mm) EXPECT_NEAR(length, 10.0, 1e-4);
     EXPECT_NEAR(bands.whole.area_mm2(), 100.0, 1e-4);

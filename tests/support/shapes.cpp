@@ -78,16 +78,25 @@ Shape disc(const Vec3& centre, float radius, int corners) {
 
 Mesh meshOf(const std::vector<Shape>& parts) {
     Mesh mesh;
-    for (const Shape& part : parts) appendPart(mesh, part.positions_mm, part.triangles);
+    for (const Shape& part : parts) append(mesh, part.positions_mm, part.triangles);
     return mesh;
+}
+
+PartLabels labelsOf(const std::vector<Shape>& parts) {
+    PartLabels labels;
+    for (std::size_t i = 0; i < parts.size(); ++i) {
+        labels.insert(labels.end(), parts[i].triangles.size(), static_cast<PartIndex>(i));
+    }
+    return labels;
 }
 
 std::shared_ptr<const Figure> figureOf(const std::vector<Shape>& parts,
                                        const std::vector<std::string>& names) {
     ImportedFigure imported;
     imported.mesh = meshOf(parts);
+    imported.labels = labelsOf(parts);
     for (std::size_t i = 0; i < parts.size(); ++i) {
-        imported.part_names.push_back(i < names.size() ? names[i] : "part " + std::to_string(i));
+        imported.parts.push_back({i < names.size() ? names[i] : "part " + std::to_string(i), {}});
     }
     auto figure = makeFigure(std::move(imported), {});
     if (!figure) throw std::runtime_error(figure.error().message);
@@ -127,7 +136,8 @@ double irradianceAt(const Light& light, const Mesh& mesh, const Vec3& point, con
     if (!scene) throw std::runtime_error(scene.error().message);
     const std::vector<Vec3> points{point};
     const std::vector<Vec3> normals{normal.normalized()};
-    return irradiance(light, {points, normals, 0.002F}, *scene, Accuracy::Reference, {}).front();
+    return irradiance(light, {points, normals, 0.002F}, *scene, {}, Accuracy::Reference, {})
+        .front();
 }
 
 }  // namespace glaukophos::shapes

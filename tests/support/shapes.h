@@ -24,6 +24,9 @@ Shape disc(const Vec3& centre, float radius, int corners = 256);
 
 Mesh meshOf(const std::vector<Shape>& parts);
 
+// One label a shape.
+PartLabels labelsOf(const std::vector<Shape>& parts);
+
 std::shared_ptr<const Figure> figureOf(const std::vector<Shape>& parts,
                                        const std::vector<std::string>& names = {});
 

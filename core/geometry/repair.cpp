@@ -1,0 +1,254 @@
+// Numbers, welding, duplicates, strays, winding; in this order, since each needs the one before.
+#include "core/geometry/repair.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <bit>
+
+#include "core/geometry/clean.h"
+#include "core/geometry/neighbours.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr float kLargestCoordinate = 1e6F;  // a kilometre in mm
+
+bool usable(const Vec3& p) {
+    return p.allFinite() && p.cwiseAbs().maxCoeff() <= kLargestCoordinate;
+}
+
+std::size_t dropUnusable(Mesh& mesh, PartLabels& labels) {
+    if (std::ranges::all_of(mesh.positions_mm, usable)) return 0;
+    return dropTriangles(mesh.triangles, labels, [&](std::size_t i) {
+        return !std::ranges::all_of(mesh.triangles[i], [&](std::uint32_t corner) {
+            return usable(mesh.positions_mm[corner]);
+        });
+    });
+}
+
+std::size_t dropDuplicates(Mesh& mesh, PartLabels& labels) {
+    const auto sorted = [&](std::uint32_t i) {
+        Triangle t = mesh.triangles[i];
+        std::ranges::sort(t);
+        return t;
+    };
+    // Open addressing, half full: the index of the first triangle with these corners.
+    const std::size_t slots = std::bit_ceil(mesh.triangles.size() * 2 + 2);
+    std::vector<std::uint32_t> table(slots, kNoTriangle);
+    std::vector<bool> again(mesh.triangles.size(), false);
+    for (std::uint32_t i = 0; i < mesh.triangles.size(); ++i) {
+        const Triangle t = sorted(i);
+        std::uint64_t h = t[0] * 0x9E3779B97F4A7C15ULL;
+        h = (h ^ (h >> 29) ^ t[1]) * 0xBF58476D1CE4E5B9ULL;
+        h = (h ^ (h >> 32) ^ t[2]) * 0x94D049BB133111EBULL;
+        std::size_t slot = (h ^ (h >> 31)) & (slots - 1);
+        while (table[slot] != kNoTriangle && sorted(table[slot]) != t) {
+            slot = (slot + 1) & (slots - 1);
+        }
+        again[i] = table[slot] != kNoTriangle;
+        if (!again[i]) table[slot] = i;
+    }
+    return dropTriangles(mesh.triangles, labels, [&](std::size_t i) { return again[i]; });
+}
+
+// Connected pieces with their bounds and sizes, the largest first.
+struct Pieces {
+    std::vector<std::uint32_t> of_triangle;
+    std::vector<Bounds> bounds;
+    std::vector<std::size_t> sizes;
+};
+
+Pieces piecesOf(const Mesh& mesh) {
+    Pieces pieces;
+    pieces.of_triangle = connectedPieces(mesh.positions_mm.size(), mesh.triangles);
+    const std::size_t count =
+        pieces.of_triangle.empty() ? 0 : *std::ranges::max_element(pieces.of_triangle) + 1U;
+    pieces.bounds.resize(count);
+    pieces.sizes.resize(count);
+    for (std::size_t i = 0; i < mesh.triangles.size(); ++i) {
+        Bounds& bounds = pieces.bounds[pieces.of_triangle[i]];
+        ++pieces.sizes[pieces.of_triangle[i]];
+        for (const std::uint32_t corner : mesh.triangles[i]) {
+            bounds.low = bounds.low.cwiseMin(mesh.positions_mm[corner]);
+            bounds.high = bounds.high.cwiseMax(mesh.positions_mm[corner]);
+        }
+    }
+    return pieces;
+}
+
+float gapBetween(const Bounds& a, const Bounds& b) {
+    return (a.low - b.high).cwiseMax(b.low - a.high).cwiseMax(0.0F).norm();
+}
+
+// Small pieces further from the largest one than three times its size would only make the figure
+// look tiny. What hangs together with the rest by near pieces stays.
+std::size_t dropStrays(Mesh& mesh, PartLabels& labels, Pieces& pieces) {
+    if (pieces.sizes.size() < 2) return 0;
+    Bounds together = pieces.bounds.front();
+    std::vector<bool> near(pieces.sizes.size(), false);
+    near[0] = true;
+    bool grown = true;
+    while (grown) {
+        grown = false;
+        for (std::size_t p = 1; p < near.size(); ++p) {
+            if (near[p] || gapBetween(together, pieces.bounds[p]) > 3.0F * together.diagonal()) {
+                continue;
+            }
+            near[p] = grown = true;
+            together.low = together.low.cwiseMin(pieces.bounds[p].low);
+            together.high = together.high.cwiseMax(pieces.bounds[p].high);
+        }
+    }
+    const auto isStray = [&](std::size_t triangle) {
+        const std::uint32_t p = pieces.of_triangle[triangle];
+        return !near[p] && pieces.sizes[p] * 100 < mesh.triangles.size();
+    };
+    std::size_t strays = 0;
+    for (std::size_t i = 0; i < mesh.triangles.size(); ++i) strays += isStray(i) ? 1U : 0U;
+    if (strays == 0) return 0;
+    dropTriangles(mesh.triangles, labels, isStray);
+    pieces = piecesOf(mesh);
+    return strays;
+}
+
+// Whether b runs along their common edge in the same direction as a, which neighbours must not.
+bool facesOtherWay(const Triangle& a, std::size_t edge, const Triangle& b) {
+    const std::uint32_t from = a[edge];
+    const std::uint32_t to = a[(edge + 1) % 3];
+    for (std::size_t k = 0; k < 3; ++k) {
+        if (b[k] == from && b[(k + 1) % 3] == to) return true;
+    }
+    return false;
+}
+
+// Turns triangles so that neighbours agree, then pieces that enclose a negative volume. Within a
+// piece the majority decides. Returns how often each was needed.
+void makeWindingAgree(Mesh& mesh, const Neighbours& neighbours, const Pieces& pieces,
+                      RepairReport& report) {
+    std::vector<std::uint8_t> turn(mesh.triangles.size(), 0);
+    std::vector<bool> seen(mesh.triangles.size(), false);
+    std::vector<std::uint32_t> queue;
+    std::vector<double> volumes(pieces.sizes.size(), 0.0);
+    const auto flip = [&](std::uint32_t i) {
+        std::swap(mesh.triangles[i][1], mesh.triangles[i][2]);
+    };
+    for (std::uint32_t first = 0; first < mesh.triangles.size(); ++first) {
+        if (seen[first]) continue;
+        queue.assign(1, first);
+        seen[first] = true;
+        std::size_t turned = 0;
+        for (std::size_t at = 0; at < queue.size(); ++at) {
+            const std::uint32_t i = queue[at];
+            turned += turn[i];
+            for (std::size_t k = 0; k < 3; ++k) {
+                const std::uint32_t other = neighbours.across[i][k];
+                const bool is_crowded = (neighbours.crowded[i] >> k & 1) != 0;
+                if (other == kNoTriangle || is_crowded || seen[other]) continue;
+                seen[other] = true;
+                const bool disagrees = facesOtherWay(mesh.triangles[i], k, mesh.triangles[other]);
+                turn[other] = static_cast<std::uint8_t>(turn[i] ^ (disagrees ? 1U : 0U));
+                queue.push_back(other);
+            }
+        }
+        const bool majority = 2 * turned > queue.size();
+        for (const std::uint32_t i : queue) {
+            if ((turn[i] != 0) == majority) continue;
+            flip(i);
+            ++report.turned;
+        }
+    }
+    // Divergence theorem, about the middle of each piece.
+    for (std::size_t i = 0; i < mesh.triangles.size(); ++i) {
+        const std::uint32_t p = pieces.of_triangle[i];
+        const Vec3 middle = pieces.bounds[p].centre();
+        const Triangle& t = mesh.triangles[i];
+        const Vec3d a = (mesh.positions_mm[t[0]] - middle).cast<double>();
+        const Vec3d b = (mesh.positions_mm[t[1]] - middle).cast<double>();
+        const Vec3d c = (mesh.positions_mm[t[2]] - middle).cast<double>();
+        volumes[p] += a.dot(b.cross(c)) / 6.0;
+    }
+    std::vector<bool> open(pieces.sizes.size(), false);
+    for (std::size_t i = 0; i < mesh.triangles.size(); ++i) {
+        if (std::ranges::find(neighbours.across[i], kNoTriangle) != neighbours.across[i].end()) {
+            open[pieces.of_triangle[i]] = true;
+        }
+    }
+    const auto inside = [](const Bounds& a, const Bounds& b) {
+        return (a.low.array() > b.low.array()).all() && (a.high.array() < b.high.array()).all();
+    };
+    std::vector<bool> inside_out(pieces.sizes.size(), false);
+    for (std::size_t p = 0; p < volumes.size(); ++p) {
+        if (open[p] || volumes[p] >= 0.0) continue;
+        // A hollow inside another piece is meant to face inwards.
+        bool hollow = false;
+        for (std::size_t other = 0; other < volumes.size() && !hollow; ++other) {
+            hollow = other != p && volumes[other] > 0.0 &&
+                     inside(pieces.bounds[p], pieces.bounds[other]);
+        }
+        inside_out[p] = !hollow;
+        if (!hollow) ++report.pieces_turned;
+    }
+    for (std::uint32_t i = 0; i < mesh.triangles.size(); ++i) {
+        if (inside_out[pieces.of_triangle[i]]) flip(i);
+    }
+}
+
+}  // namespace
+
+std::vector<std::string> inWords(const RepairReport& report) {
+    std::vector<std::string> lines;
+    const auto say = [&](std::size_t count, const char* one, const char* many) {
+        if (count > 0) lines.push_back(fmt::format("{} {}", count, count == 1 ? one : many));
+    };
+    say(report.not_a_number, "triangle had a corner that is not a number and was left out.",
+        "triangles had corners that are not numbers and were left out: look for holes there.");
+    say(report.far_off, "triangle lay far away from the figure and was left out.",
+        "triangles lay far away from the figure and were left out.");
+    say(report.pieces_turned, "piece was inside out and was turned.",
+        "pieces were inside out and were turned.");
+    say(report.turned, "triangle faced the wrong way and was turned.",
+        "triangles faced the wrong way and were turned.");
+    say(report.without_area, "triangle had no area and was left out.",
+        "triangles had no area and were left out.");
+    say(report.duplicates, "triangle was there twice and was left out once.",
+        "triangles were there twice and were left out once.");
+    say(report.open_edges, "edge is open: fine for light, a hole or the rim of a sheet.",
+        "edges are open: fine for light, they are holes or the rims of sheets.");
+    say(report.crowded_edges, "edge is shared by more than two triangles: fine for light.",
+        "edges are shared by more than two triangles: fine for light.");
+    if (lines.empty()) lines.emplace_back("The mesh is closed and in good order.");
+    return lines;
+}
+
+Result<RepairReport> repair(Mesh& mesh, PartLabels& labels, const std::string& source,
+                            const Progress& progress) {
+    RepairReport report;
+    report.triangles_read = mesh.triangles.size();
+    report.not_a_number = dropUnusable(mesh, labels);
+    report.without_area = weld(mesh.positions_mm, mesh.triangles, labels).triangles_without_area;
+    progress.at(0.4);
+    report.duplicates = dropDuplicates(mesh, labels);
+    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+    if (mesh.triangles.empty()) {
+        return fail(ErrorCode::BadInput,
+                    fmt::format("{} has no triangles that can be used. Choose a mesh of a figure, "
+                                "or export it again.",
+                                source));
+    }
+    Pieces pieces = piecesOf(mesh);
+    report.far_off = dropStrays(mesh, labels, pieces);
+    report.pieces = pieces.sizes.size();
+    progress.at(0.6);
+    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+    const Neighbours neighbours = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
+    report.open_edges = neighbours.open_edges;
+    report.crowded_edges = neighbours.crowded_edges;
+    makeWindingAgree(mesh, neighbours, pieces, report);
+    // Vertices that only left-out triangles used must not count as part of the figure.
+    weld(mesh.positions_mm, mesh.triangles, labels);
+    progress.at(1.0);
+    return report;
+}
+
+}  // namespace glaukophos

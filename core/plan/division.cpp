@@ -1,0 +1,256 @@
+// All growth over the surface is one search from triangle to triangle, nearest first.
+#include "core/plan/division.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <queue>
+#include <unordered_map>
+#include <unordered_set>
+
+namespace glaukophos {
+namespace {
+
+constexpr float kFacesAway = -0.1F;  // cosine to the normal under the pointer
+
+struct Way {
+    float mm = 0.0F;
+    std::uint32_t triangle = 0;
+    PartIndex part = 0;
+    bool operator>(const Way& other) const {
+        return mm != other.mm ? mm > other.mm : triangle > other.triangle;
+    }
+};
+using WayQueue = std::priority_queue<Way, std::vector<Way>, std::greater<>>;
+
+bool locked(const std::vector<Part>& parts, PartIndex part) {
+    return part < parts.size() && parts[part].locked;
+}
+
+void renumber(Plan& plan, const std::vector<PartIndex>& number) {
+    PartLabels labels = *plan.figure->labels;
+    for (PartIndex& label : labels) label = number[label];
+    for (Light& light : plan.lights) {
+        for (PartIndex& part : light.own_parts) part = number[part];
+        std::ranges::sort(light.own_parts);
+        const auto twice = std::ranges::unique(light.own_parts);
+        light.own_parts.erase(twice.begin(), twice.end());
+    }
+    relabel(plan, std::move(labels));
+}
+
+// Removes the entry of a part that nothing belongs to any more.
+void erasePart(Plan& plan, PartIndex part) {
+    plan.parts.erase(plan.parts.begin() + part);
+    for (Light& light : plan.lights) std::erase(light.own_parts, part);
+    std::vector<PartIndex> number(plan.parts.size() + 1);
+    for (std::size_t i = 0; i < number.size(); ++i) {
+        number[i] = static_cast<PartIndex>(i > part ? i - 1 : i);
+    }
+    renumber(plan, number);
+}
+
+}  // namespace
+
+Result<std::shared_ptr<const DivisionGuide>> makeGuide(const Form& form, const Progress& progress) {
+    DivisionGuide guide;
+    const Mesh& mesh = form.whole.mesh;
+    for (const Triangle& t : mesh.triangles) {
+        guide.centroids.push_back(centroidOf(mesh, t));
+        guide.normals.push_back(areaVector(mesh, t).stableNormalized());
+    }
+    guide.creases = creasesOf(mesh, form.neighbours);
+    progress.at(0.2);
+    const float height = std::max(1.0F, form.bounds.size().z());
+    PatchOptions options;
+    options.patch_area_mm2 *= (height / 32.0) * (height / 32.0);
+    guide.tree = patchTree(mesh, form.neighbours, guide.creases, {}, options,
+                           {progress.stop, [&](double f) { progress.at(0.2 + 0.8 * f); }});
+    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+    return std::make_shared<const DivisionGuide>(std::move(guide));
+}
+
+std::vector<std::uint32_t> covered(const Form& form, const DivisionGuide& guide, const Dab& dab) {
+    std::vector<std::uint32_t> reached{dab.triangle};
+    std::unordered_set<std::uint32_t> seen{dab.triangle};
+    const Vec3& facing = guide.normals[dab.triangle];
+    for (std::size_t at = 0; at < reached.size(); ++at) {
+        const std::uint32_t t = reached[at];
+        for (std::size_t k = 0; k < 3; ++k) {
+            const std::uint32_t next = form.neighbours.across[t][k];
+            if (next == kNoTriangle || seen.contains(next)) continue;
+            if (dab.held_by_creases && guide.creases.strength[t][k] >= kHoldingCrease) continue;
+            if ((guide.centroids[next] - dab.point_mm).norm() > dab.radius_mm) continue;
+            if (guide.normals[next].dot(facing) < kFacesAway) continue;
+            seen.insert(next);
+            reached.push_back(next);
+        }
+    }
+    return reached;
+}
+
+bool give(std::span<const std::uint32_t> triangles, PartIndex part, const std::vector<Part>& parts,
+          PartLabels& labels) {
+    bool changed = false;
+    for (const std::uint32_t t : triangles) {
+        if (labels[t] == part || locked(parts, labels[t])) continue;
+        labels[t] = part;
+        changed = true;
+    }
+    return changed;
+}
+
+void takeAway(const Form& form, const DivisionGuide& guide,
+              std::span<const std::uint32_t> triangles, PartIndex part,
+              const std::vector<Part>& parts, PartLabels& labels) {
+    if (locked(parts, part)) return;
+    std::unordered_map<std::uint32_t, float> ways;  // of the triangles that change hands
+    for (const std::uint32_t t : triangles) {
+        if (labels[t] == part) ways.emplace(t, std::numeric_limits<float>::max());
+    }
+    WayQueue queue;
+    for (const auto& [t, way] : ways) {
+        for (const std::uint32_t next : form.neighbours.across[t]) {
+            if (next != kNoTriangle && labels[next] != part) queue.push({0.0F, t, labels[next]});
+        }
+    }
+    while (!queue.empty()) {
+        const Way at = queue.top();
+        queue.pop();
+        const auto mine = ways.find(at.triangle);
+        if (mine == ways.end()) continue;
+        labels[at.triangle] = at.part;
+        ways.erase(mine);
+        for (std::size_t k = 0; k < 3; ++k) {
+            const std::uint32_t next = form.neighbours.across[at.triangle][k];
+            if (next == kNoTriangle || !ways.contains(next)) continue;
+            queue.push({at.mm + (guide.centroids[next] - guide.centroids[at.triangle]).norm(), next,
+                        at.part});
+        }
+    }
+}
+
+void grow(const Form& form, const DivisionGuide& guide, PartIndex part, double mm,
+          const std::vector<Part>& parts, PartLabels& labels) {
+    const bool outwards = mm >= 0.0;
+    if (!outwards && locked(parts, part)) return;
+    const auto limit = static_cast<float>(std::abs(mm));
+    const PartLabels before = labels;
+    WayQueue queue;
+    // Outwards the part itself runs, inwards its neighbours do.
+    for (std::uint32_t t = 0; t < labels.size(); ++t) {
+        if ((before[t] == part) != outwards) continue;
+        for (const std::uint32_t next : form.neighbours.across[t]) {
+            if (next != kNoTriangle && (before[next] == part) != outwards) {
+                queue.push({0.0F, t, before[t]});
+                break;
+            }
+        }
+    }
+    std::vector<bool> done(labels.size(), false);
+    while (!queue.empty()) {
+        const Way at = queue.top();
+        queue.pop();
+        if (done[at.triangle]) continue;
+        done[at.triangle] = true;
+        labels[at.triangle] = at.part;
+        for (std::size_t k = 0; k < 3; ++k) {
+            const std::uint32_t next = form.neighbours.across[at.triangle][k];
+            if (next == kNoTriangle || done[next]) continue;
+            if ((before[next] == part) == outwards || locked(parts, before[next])) continue;
+            if (guide.creases.strength[at.triangle][k] >= kHoldingCrease) continue;
+            const float way = at.mm + (guide.centroids[next] - guide.centroids[at.triangle]).norm();
+            if (way <= limit) queue.push({way, next, at.part});
+        }
+    }
+}
+
+std::vector<std::uint32_t> patchAt(const DivisionGuide& guide, std::uint32_t triangle) {
+    std::vector<std::uint32_t> triangles;
+    const std::uint32_t patch = guide.tree.patch_of_triangle[triangle];
+    for (std::uint32_t t = 0; t < guide.tree.patch_of_triangle.size(); ++t) {
+        if (guide.tree.patch_of_triangle[t] == patch) triangles.push_back(t);
+    }
+    return triangles;
+}
+
+void mergeParts(Plan& plan, PartIndex into, PartIndex from) {
+    if (into == from) return;
+    std::vector<PartIndex> number(plan.parts.size());
+    for (std::size_t i = 0; i < number.size(); ++i) number[i] = static_cast<PartIndex>(i);
+    number[from] = into;
+    renumber(plan, number);
+    erasePart(plan, from);
+}
+
+std::size_t splitPart(Plan& plan, const DivisionGuide& guide, PartIndex part, std::size_t pieces) {
+    PartLabels labels = *plan.figure->labels;
+    std::vector<bool> within(labels.size());
+    for (std::size_t t = 0; t < labels.size(); ++t) within[t] = labels[t] == part;
+    const Mesh& mesh = plan.figure->form->whole.mesh;
+    const auto groups = groupsOf(mesh, guide.tree, pieces, within);
+    std::uint32_t count = 0;
+    for (const std::uint32_t group : groups) {
+        if (group != kNotGrouped) count = std::max(count, group + 1);
+    }
+    const std::size_t kept = std::min<std::size_t>(count, pieces);
+    const std::size_t first_new = plan.parts.size();
+    for (std::size_t i = 1; i < kept; ++i) {
+        Part piece = plan.parts[part];
+        piece.name += fmt::format(" {}", i + 1);
+        plan.parts.push_back(std::move(piece));
+    }
+    for (std::size_t t = 0; t < labels.size(); ++t) {
+        // Loose crumbs beyond the pieces asked for stay with the largest.
+        if (groups[t] == kNotGrouped || groups[t] == 0 || groups[t] >= kept) continue;
+        labels[t] = static_cast<PartIndex>(first_new + groups[t] - 1);
+    }
+    relabel(plan, std::move(labels));
+    return kept;
+}
+
+void divideByCreases(Plan& plan, const DivisionGuide& guide, std::size_t groups) {
+    const Mesh& mesh = plan.figure->form->whole.mesh;
+    const auto group = groupsOf(mesh, guide.tree, groups, {});
+    const std::uint32_t last = *std::ranges::max_element(group);
+    const std::size_t count = std::min<std::size_t>(last + std::size_t{1}, 2 * groups);
+    const Part like = plan.parts.empty() ? Part{} : plan.parts.front();
+    plan.parts.clear();
+    for (std::size_t i = 0; i < count; ++i) {
+        Part part;
+        part.name = fmt::format("part {}", i + 1);
+        part.local_colour = like.local_colour;
+        plan.parts.push_back(std::move(part));
+    }
+    for (Light& light : plan.lights) light.own_parts.clear();
+    PartLabels labels(group.size());
+    for (std::size_t t = 0; t < group.size(); ++t) {
+        labels[t] = static_cast<PartIndex>(std::min<std::size_t>(group[t], count - 1));
+    }
+    relabel(plan, std::move(labels));
+}
+
+PartIndex addPart(Plan& plan, const std::string& name) {
+    Part part;
+    part.name = name;
+    plan.parts.push_back(std::move(part));
+    relabel(plan, *plan.figure->labels);
+    return static_cast<PartIndex>(plan.parts.size() - 1);
+}
+
+void dropEmptyParts(Plan& plan) {
+    for (std::size_t part = plan.parts.size(); part-- > 0 && plan.parts.size() > 1;) {
+        if (std::ranges::find(*plan.figure->labels, static_cast<PartIndex>(part)) ==
+            plan.figure->labels->end()) {
+            erasePart(plan, static_cast<PartIndex>(part));
+        }
+    }
+}
+
+void relabel(Plan& plan, PartLabels labels) {
+    plan.figure =
+        dividedFigure(plan.figure->form, std::make_shared<const PartLabels>(std::move(labels)),
+                      plan.parts.size());
+}
+
+}  // namespace glaukophos
