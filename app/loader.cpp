@@ -12,7 +12,7 @@ namespace {
 Result<Plan> loadFiles(const std::vector<std::filesystem::path>& files, const Progress& progress) {
     try {
         return files.size() == 1 ? openPlan(files.front(), progress)
-                                 : planFromMeshes(files, progress);
+                                 : planFromMeshes(files, {}, progress);
     } catch (const std::bad_alloc&) {
         return fail(ErrorCode::TooLarge,
                     "There is not enough memory for this figure. Reduce the mesh first.");

@@ -9,10 +9,13 @@
 #include <numeric>
 #include <queue>
 
+#include "core/geometry/clean.h"
+
 namespace glaukophos {
 namespace {
 
-constexpr float kCreaseWay_mm = 6.0F;  // extra way for crossing a sharp crease
+constexpr float kCreaseWay_mm = 6.0F;     // extra way for crossing a sharp crease
+constexpr std::uint32_t kMostTied = 400;  // loose pieces looked at
 constexpr std::uint32_t kFree = std::numeric_limits<std::uint32_t>::max();
 
 struct Runner {
@@ -188,6 +191,40 @@ class Joiner {
     std::priority_queue<Offer, std::vector<Offer>, std::greater<>> m_queue;
 };
 
+// Loose pieces get a border as if by a sharp crease with the nearest patch of another piece, so
+// that crumbs and inner hollows join what they lie in, and large loose pieces stay parts.
+void tieLoosePieces(const Mesh& mesh, const PatchTree& tree, std::vector<Group>& groups) {
+    const auto pieces = connectedPieces(mesh.positions_mm.size(), mesh.triangles);
+    std::vector<std::uint32_t> piece_of(groups.size(), 0);
+    std::vector<Vec3> middle(groups.size(), Vec3::Zero());
+    std::vector<std::uint32_t> count(groups.size(), 0);
+    for (std::size_t t = 0; t < mesh.triangles.size(); ++t) {
+        const std::uint32_t patch = tree.patch_of_triangle[t];
+        piece_of[patch] = pieces[t];
+        middle[patch] += centroidOf(mesh, mesh.triangles[t]);
+        ++count[patch];
+    }
+    for (std::size_t g = 0; g < groups.size(); ++g) middle[g] /= static_cast<float>(count[g]);
+    const std::uint32_t piece_count = pieces.empty() ? 0 : *std::ranges::max_element(pieces) + 1U;
+    for (std::uint32_t piece = 1; piece < piece_count && piece < kMostTied; ++piece) {
+        std::uint32_t from = 0;
+        std::uint32_t to = 0;
+        float nearest = std::numeric_limits<float>::max();
+        for (std::uint32_t a = 0; a < groups.size(); ++a) {
+            if (piece_of[a] != piece) continue;
+            for (std::uint32_t b = 0; b < groups.size(); ++b) {
+                const float way = (middle[a] - middle[b]).squaredNorm();
+                if (piece_of[b] < piece && way < nearest) {
+                    nearest = way;
+                    from = a;
+                    to = b;
+                }
+            }
+        }
+        groups[from].borders[to] = groups[to].borders[from] = {1.0, 1.0};
+    }
+}
+
 std::vector<Group> groupsFrom(const Mesh& mesh, const Neighbours& neighbours,
                               const Creases& creases, std::span<const float> thickness_mm,
                               const PatchTree& tree) {
@@ -210,6 +247,7 @@ std::vector<Group> groupsFrom(const Mesh& mesh, const Neighbours& neighbours,
             border.crease_mm += length * creases.strength[t][k];
         }
     }
+    tieLoosePieces(mesh, tree, groups);
     // Both sides see the same border, save where edges are crowded.
     for (std::uint32_t g = 0; g < groups.size(); ++g) {
         for (const auto& [other, border] : groups[g].borders) {

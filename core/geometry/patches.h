@@ -24,7 +24,7 @@ struct PatchTree {
 struct PatchOptions {
     double patch_area_mm2 = 1.2;
     // How much a difference in thickness of the body counts besides creases; 0 for creases alone.
-    double thickness_weight = 0.0;
+    double thickness_weight = 0.4;
 };
 
 // `thickness_mm`: of the body under each triangle (shapeDiameters), or empty. Empty when stopped.

@@ -8,6 +8,7 @@
 
 #include "core/io/file_bytes.h"
 #include "core/io/surface_ply.h"
+#include "core/plan/stance.h"
 
 namespace glaukophos {
 namespace {
@@ -194,13 +195,32 @@ Result<Plan> openPlan(const fs::path& file, const Progress& progress) {
         return openText(file, *bytes, progress);
     }
     if (file.extension() == ".glauk") return damaged(file, "it is not a complete archive");
-    return planFromMeshes({&file, 1}, progress);
+    return planFromMeshes({&file, 1}, {}, progress);
 }
 
-Result<Plan> planFromMeshes(std::span<const fs::path> files, const Progress& progress) {
+Result<ImportedFigure> importFigure(std::span<const fs::path> files, std::optional<float> unit_mm,
+                                    const Progress& progress) {
     auto imported = readFigure(files, Division::Pieces, progress);
+    if (!imported) return imported;
+    Stance stance;
+    stance.turn = uprightTurn(imported->mesh, imported->y_is_up);
+    stand(imported->mesh, stance);
+    const double facing = radians(facingTurn_deg(imported->mesh));
+    stance.turn = Eigen::AngleAxisf(static_cast<float>(facing), Vec3::UnitZ()).toRotationMatrix();
+    stance.scale =
+        unit_mm.value_or(guessedUnit(boundsOf(imported->mesh.positions_mm).size().z()).mm);
+    stand(imported->mesh, stance);
+    imported->unit_mm = stance.scale;
+    return imported;
+}
+
+Result<Plan> planFromMeshes(std::span<const fs::path> files, std::optional<float> unit_mm,
+                            const Progress& progress) {
+    auto imported =
+        importFigure(files, unit_mm, {progress.stop, [&](double f) { progress.at(0.4 * f); }});
     if (!imported) return tl::unexpected(imported.error());
-    auto figure = makeFigure(std::move(*imported), progress);
+    auto figure = makeFigure(std::move(*imported),
+                             {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
     if (!figure) return tl::unexpected(figure.error());
     return startingPlan(files.front().stem().string(), std::move(*figure));
 }

@@ -8,6 +8,8 @@
 #include <unordered_map>
 #include <unordered_set>
 
+#include "core/geometry/shape_diameter.h"
+
 namespace glaukophos {
 namespace {
 
@@ -60,12 +62,15 @@ Result<std::shared_ptr<const DivisionGuide>> makeGuide(const Form& form, const P
         guide.normals.push_back(areaVector(mesh, t).stableNormalized());
     }
     guide.creases = creasesOf(mesh, form.neighbours);
-    progress.at(0.2);
+    progress.at(0.1);
     const float height = std::max(1.0F, form.bounds.size().z());
     PatchOptions options;
     options.patch_area_mm2 *= (height / 32.0) * (height / 32.0);
-    guide.tree = patchTree(mesh, form.neighbours, guide.creases, {}, options,
-                           {progress.stop, [&](double f) { progress.at(0.2 + 0.8 * f); }});
+    const std::vector<float> thickness_mm = shapeDiameters(
+        mesh, form.shown, {progress.stop, [&](double f) { progress.at(0.1 + 0.6 * f); }});
+    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+    guide.tree = patchTree(mesh, form.neighbours, guide.creases, thickness_mm, options,
+                           {progress.stop, [&](double f) { progress.at(0.7 + 0.3 * f); }});
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     return std::make_shared<const DivisionGuide>(std::move(guide));
 }

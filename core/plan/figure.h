@@ -27,6 +27,7 @@ struct ImportedFigure {
     std::vector<ImportedPart> parts;
     RepairReport repair;
     bool y_is_up = false;  // the format says so; else it has to be guessed
+    float unit_mm = 1.0F;  // what one unit of the file stands for
 };
 
 // The shape of a figure, however it is divided into parts. Immutable once made and shared.
@@ -42,7 +43,10 @@ struct Form {
     std::vector<std::uint32_t> working_triangles;  // the nearest one for each original triangle
     Bounds bounds;
 
-    [[nodiscard]] Receivers receivers() const { return {points_mm, normals, offsetFor(bounds)}; }
+    // Where simplification left bumps out, rays must start above them.
+    [[nodiscard]] Receivers receivers() const {
+        return {points_mm, normals, std::max(offsetFor(bounds), whole.deviation_mm)};
+    }
 };
 
 // A form divided into parts. Results have one entry a receiver of the figure: the vertices of

@@ -45,7 +45,7 @@ class Cli : public ::testing::Test {
         m_folder = fs::temp_directory_path() / ("glaukophos-cli-" + std::to_string(::getpid()));
         fs::create_directories(m_folder);
         const Mesh mesh = meshOf({box({-5, -5, 0}, {5, 5, 10})});
-        write("box.stl", binaryStl(mesh, 0, "box"));
+        write("box.stl", binaryStl(mesh, "box"));
         write("points.csv", "x,y,z,nx,ny,nz\n0,0,10,0,0,1\n0,-5,5,0,-1,0\n0,5,5,0,1,0\n");
     }
     void TearDown() override { fs::remove_all(m_folder); }

@@ -1,0 +1,69 @@
+// How a figure stands: which way is up and front, and how tall it is.
+#pragma once
+
+#include <span>
+
+#include "core/plan/plan.h"
+
+namespace glaukophos {
+
+// A turn about the origin, then an even scale; the base ends on the floor, the middle of the
+// figure's footprint over the origin.
+struct Stance {
+    Eigen::Matrix3f turn = Eigen::Matrix3f::Identity();
+    float scale = 1.0F;
+};
+
+// What length one unit of a file stands for.
+struct LengthUnit {
+    const char* name = "";
+    const char* key = "";
+    float mm = 1.0F;
+};
+std::span<const LengthUnit> lengthUnits();  // mm, cm, inches, metres; mm first
+
+// The unit in which a figure of this height (in the file's units) would be 12 to 450 mm tall;
+// millimetres when several or none would do.
+const LengthUnit& guessedUnit(float height_in_file);
+
+// Usual sizes of figures, for the interface.
+struct UsualSize {
+    const char* name = "";
+    float height_mm = 0.0F;
+    bool to_eyes = false;  // measured from the ground to the eye line, else to the top
+};
+// 28, 32, 40, 54 and 75 mm to the eyes; 1:35 and a 1:10 bust from a person of 1.75 m.
+std::span<const UsualSize> usualSizes();
+
+// Eyes of a standing person are at 93.6 % of the height (1640 of 1755 mm; DIN 33402-2 men, median,
+// from memory).
+inline constexpr double kEyeShare = 0.936;
+
+// The turn that puts the likely underside down: the largest flat area at the very bottom, among
+// the six ways along the axes; y is tried first when the format says that y is up. Ways that are
+// less than twice as flat as z (or y) as it is do not count.
+Eigen::Matrix3f uprightTurn(const Mesh& mesh, bool y_is_up);
+
+// A turn about the upright axis that makes the figure face -y: from the plane of best mirror
+// symmetry, when there is a clear one within 40 degrees of facing -y already. In degrees.
+double facingTurn_deg(const Mesh& upright);
+
+void stand(Mesh& mesh, const Stance& stance);
+
+// The same plan with its figure stood anew; lamps keep their places on it. The division stays.
+Result<Plan> restood(const Plan& plan, const Stance& stance, const Progress& progress);
+
+// Labels for the working surface of `to` from those of another form, by the nearest surface that
+// faces the same way. `matched` is the share of the area that lies within `near_mm` of it.
+struct Transferred {
+    PartLabels labels;
+    double matched = 0.0;
+};
+Transferred transferLabels(const Form& from, const PartLabels& labels, const Form& to,
+                           float near_mm);
+
+// The plan with another file of the same figure (cut or supported anew): parts, colours and lights
+// are kept where the geometry matches. Fails when less than half of the surface does.
+Result<Plan> withNewFigure(const Plan& plan, ImportedFigure imported, const Progress& progress);
+
+}  // namespace glaukophos
