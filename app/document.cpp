@@ -8,15 +8,45 @@ namespace {
 
 bool sameChoices(const Plan& a, const Plan& b) {
     return a.title == b.title && a.parts == b.parts && a.lights == b.lights &&
-           a.values == b.values && a.colours == b.colours;
+           a.values == b.values && a.colours == b.colours && a.figure == b.figure;
 }
+
+constexpr int kUndoSteps = 200;
+
+// A plan without what follows from the rest: the divided figure is much larger than its labels.
+struct LeanPlan {
+    Plan plan;
+    std::shared_ptr<const Form> form;
+    std::shared_ptr<const PartLabels> labels;
+
+    explicit LeanPlan(Plan whole)
+        : plan(std::move(whole)), form(plan.figure->form), labels(plan.figure->labels) {
+        plan.figure.reset();
+    }
+    [[nodiscard]] bool fits(const std::shared_ptr<const Figure>& figure) const {
+        return figure != nullptr && figure->form == form && figure->labels == labels &&
+               figure->partCount() == plan.parts.size();
+    }
+    // With one of the known figures, or a new one.
+    [[nodiscard]] Plan whole(const std::shared_ptr<const Figure>& one,
+                             const std::shared_ptr<const Figure>& other) const {
+        Plan result = plan;
+        result.figure = fits(one)     ? one
+                        : fits(other) ? other
+                                      : dividedFigure(form, labels, plan.parts.size());
+        return result;
+    }
+    bool operator==(const LeanPlan& other) const {
+        return sameChoices(plan, other.plan) && form == other.form && *labels == *other.labels;
+    }
+};
 
 }  // namespace
 
 class PlanCommand : public QUndoCommand {
   public:
-    PlanCommand(Document& document, const QString& text, Aspect aspect, Plan before, Plan after,
-                int merge_key, int gesture)
+    PlanCommand(Document& document, const QString& text, Aspect aspect, LeanPlan before,
+                LeanPlan after, int merge_key, int gesture)
         : QUndoCommand(text),
           m_document(document),
           m_aspect(aspect),
@@ -25,33 +55,43 @@ class PlanCommand : public QUndoCommand {
           m_merge_key(merge_key),
           m_gesture(gesture) {}
 
-    void undo() override { m_document.apply(m_before, m_aspect); }
-    void redo() override { m_document.apply(m_after, m_aspect); }
+    void undo() override { apply(m_before); }
+    void redo() override { apply(m_after); }
     [[nodiscard]] int id() const override { return m_merge_key == 0 ? -1 : m_merge_key; }
 
     bool mergeWith(const QUndoCommand* other) override {
         const auto* next = static_cast<const PlanCommand*>(other);  // same id: same class
         if (next->m_gesture != m_gesture) return false;
         m_after = next->m_after;
-        setObsolete(sameChoices(m_before, m_after));
+        setObsolete(m_before == m_after);
         return true;
     }
 
   private:
+    void apply(const LeanPlan& plan) {
+        m_document.apply(plan.whole(m_document.m_newest_figure, m_document.m_plan.figure),
+                         m_aspect);
+    }
+
     Document& m_document;
     Aspect m_aspect;
-    Plan m_before;
-    Plan m_after;
+    LeanPlan m_before;
+    LeanPlan m_after;
     int m_merge_key;
     int m_gesture;
 };
 
 Document::Document(QObject* parent) : QObject(parent) {
     connect(&m_evaluator, &Evaluator::evaluated, this, [this](const EvaluatedPtr& result) {
-        if (result->plan.figure != m_plan.figure) return;  // of a plan that was closed meanwhile
+        // Of a plan that was closed meanwhile, or of parts that are no more.
+        if (m_plan.figure == nullptr || result->plan.figure->form != m_plan.figure->form ||
+            result->plan.parts.size() != m_plan.parts.size()) {
+            return;
+        }
         m_evaluated = result;
         emit evaluatedChanged();
     });
+    m_undo.setUndoLimit(kUndoSteps);
     connect(&m_undo, &QUndoStack::cleanChanged, this, &Document::modifiedChanged);
 }
 
@@ -76,8 +116,15 @@ void Document::edit(const QString& text, Aspect aspect, const std::function<void
     Plan after = m_plan;
     change(after);
     if (sameChoices(m_plan, after)) return;
-    m_undo.push(
-        new PlanCommand(*this, text, aspect, m_plan, std::move(after), merge_key, m_gesture));
+    m_newest_figure = after.figure;
+    m_undo.push(new PlanCommand(*this, text, aspect, LeanPlan(m_plan), LeanPlan(std::move(after)),
+                                merge_key, m_gesture));
+    m_newest_figure.reset();
+}
+
+void Document::replaceFigure(const QString& text, const Plan& plan) {
+    m_evaluated.reset();
+    edit(text, Aspect::Everything, [&](Plan& mine) { mine = plan; });
 }
 
 void Document::editLight(std::size_t index, const QString& text,
@@ -113,9 +160,16 @@ void Document::selectLight(std::size_t index) {
     emit changed(Aspect::Selection);
 }
 
-void Document::apply(const Plan& plan, Aspect aspect) {
+void Document::apply(Plan plan, Aspect aspect) {
     const ViewChoice view = m_plan.view;
-    m_plan = plan;
+    const bool other_parts = m_plan.parts.size() != plan.parts.size();
+    m_plan = std::move(plan);
+    // Results of other parts must not be read with the numbers of these.
+    if (m_evaluated != nullptr &&
+        (other_parts || m_evaluated->plan.figure->form != m_plan.figure->form)) {
+        m_evaluated.reset();
+    }
+    if (m_selected_part && *m_selected_part >= m_plan.parts.size()) m_selected_part.reset();
     if (aspect != Aspect::Everything) m_plan.view = view;
     if (m_selected_light >= m_plan.lights.size()) m_selected_light = 0;
     emit changed(aspect);

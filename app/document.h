@@ -47,6 +47,9 @@ class Document : public QObject {
     [[nodiscard]] std::size_t selectedLight() const { return m_selected_light; }
     void selectLight(std::size_t index);
 
+    // Takes over a plan with another figure (stood anew, another file of it) as one undoable edit.
+    void replaceFigure(const QString& text, const Plan& plan);
+
     // Not an edit: how the figure is held is saved with the plan but has no undo.
     void setView(const ViewChoice& view) { m_plan.view = view; }
 
@@ -57,9 +60,10 @@ class Document : public QObject {
 
   private:
     friend class PlanCommand;
-    void apply(const Plan& plan, Aspect aspect);
+    void apply(Plan plan, Aspect aspect);
 
     Plan m_plan;
+    std::shared_ptr<const Figure> m_newest_figure;  // made by an edit that is about to be applied
     QString m_path;
     QUndoStack m_undo;
     int m_gesture = 0;

@@ -1,12 +1,13 @@
-// Stage "Figure": size, parts, names and local colours.
+// Stage "Figure": how it stands, its parts, what they are made of.
 #pragma once
 
-#include <QLineEdit>
-#include <QListWidget>
-#include <QPushButton>
+#include <QButtonGroup>
+#include <QStackedWidget>
 
-#include "app/colour_field.h"
+#include "app/material_page.h"
 #include "app/panel.h"
+#include "app/parts_page.h"
+#include "app/standing_page.h"
 
 namespace glaukophos {
 
@@ -14,21 +15,22 @@ class FigurePanel : public Panel {
     Q_OBJECT
 
   public:
-    explicit FigurePanel(Document& document, QWidget* parent = nullptr);
+    FigurePanel(Document& document, Loader& loader, FigureView& view, QWidget* parent = nullptr);
+
+    enum class Page { Standing, Parts, Material };
+    void showPage(Page page);
+    [[nodiscard]] PartsPage& partsPage() { return *m_parts; }
 
   signals:
     void openRequested();
+    void reimportRequested();
 
   private:
-    void refresh(Aspect aspect);
-    void fillList();
-    void showSelected();
-
-    Document& m_document;
-    QLabel* m_size;  // owned by Qt, as are the following
-    QListWidget* m_parts;
-    QLineEdit* m_name;
-    ColourField* m_colour;
+    QButtonGroup* m_tabs;  // owned by Qt, as are the following
+    QStackedWidget* m_pages;
+    StandingPage* m_standing;
+    PartsPage* m_parts;
+    MaterialPage* m_material;
 };
 
 }  // namespace glaukophos

@@ -62,6 +62,9 @@ FigureView::FigureView(Document& document, QWidget* parent)
                 if (m_finished) emit pictureFinished();
             });
     connect(&m_document, &Document::evaluatedChanged, this, [this] {
+        if (m_document.evaluated()->plan.figure->labels == m_document.plan().figure->labels) {
+            m_touched.clear();
+        }
         if (m_drag == Drag::Lamp || m_rest.isActive()) {
             requestPicture(true);
         } else {
@@ -134,10 +137,11 @@ PixelGrid FigureView::grid() const {
 
 Camera FigureView::camera() const {
     const Plan& plan = m_document.plan();
-    if (m_from_light && *m_from_light < plan.lights.size()) {
-        return cameraAt(plan.lights[*m_from_light], *plan.figure, grid());
-    }
-    return heldCamera(plan.figure->bounds(), m_view, grid());
+    Camera camera = m_from_light && *m_from_light < plan.lights.size()
+                        ? cameraAt(plan.lights[*m_from_light], *plan.figure, grid())
+                        : heldCamera(plan.figure->bounds(), m_view, grid());
+    hideParts(camera, plan);
+    return camera;
 }
 
 void FigureView::requestPicture(bool moving) {
@@ -170,7 +174,8 @@ CameraRay FigureView::rayAt(const QPointF& position) const {
 std::optional<RayHit> FigureView::hitAt(const QPointF& position) const {
     if (!m_document.isOpen()) return std::nullopt;
     const CameraRay ray = rayAt(position);
-    return m_document.plan().figure->form->shown.nearest(ray.origin, ray.direction);
+    return m_document.plan().figure->form->shown.nearest(ray.origin, ray.direction, 1e30F,
+                                                         camera().passed);
 }
 
 std::optional<std::size_t> FigureView::lampAt(const QPointF& position) const {
@@ -225,6 +230,12 @@ void FigureView::mousePressEvent(QMouseEvent* event) {
             return;
         }
         m_drag = event->modifiers().testFlag(Qt::ShiftModifier) ? Drag::Slide : Drag::Turn;
+        // A drag that starts beside the figure turns it whatever the tool.
+        if (m_tool != SurfaceTool::Choose && m_drag == Drag::Turn && hitAt(event->position())) {
+            m_drag = Drag::Stroke;
+            emit strokeStarted();
+            strokeTo(event->position(), event->modifiers());
+        }
     } else if (event->button() == Qt::RightButton || event->button() == Qt::MiddleButton) {
         m_drag = Drag::Slide;
     }
@@ -232,10 +243,20 @@ void FigureView::mousePressEvent(QMouseEvent* event) {
 
 void FigureView::mouseMoveEvent(QMouseEvent* event) {
     const QPointF delta = event->position() - m_last;
+    m_pointer = event->position();
+    if (m_drag == Drag::Stroke) {
+        m_dragged = true;
+        strokeTo(event->position(), event->modifiers());
+        m_last = event->position();
+        return;
+    }
+    if (m_tool != SurfaceTool::Choose) update();
     if (m_drag == Drag::None) {
         readSpot(event->position());
         const bool over_lamp = lampAt(event->position()).has_value();
-        if (!m_placing_lamp) setCursor(over_lamp ? Qt::OpenHandCursor : Qt::ArrowCursor);
+        if (!m_placing_lamp && m_tool == SurfaceTool::Choose) {
+            setCursor(over_lamp ? Qt::OpenHandCursor : Qt::ArrowCursor);
+        }
         return;
     }
     if (!m_dragged && QLineF(m_pressed, event->position()).length() < 4.0) return;
@@ -253,9 +274,54 @@ void FigureView::mouseMoveEvent(QMouseEvent* event) {
         case Drag::Lamp:
             dragLamp(event->position(), event->modifiers().testFlag(Qt::ShiftModifier));
             break;
+        case Drag::Stroke:
         case Drag::None:
             break;
     }
+}
+
+void FigureView::strokeTo(const QPointF& position, Qt::KeyboardModifiers modifiers) {
+    // Dabs follow each other by half a radius, however fast the hand goes.
+    const Camera held = camera();
+    const double depth = (m_document.plan().figure->bounds().centre() - held.eye_mm).norm();
+    const double radius_px = m_brush_mm / (2.0 * held.half_height * depth) * height();
+    const double way = QLineF(m_last, position).length();
+    const int dabs = std::clamp(static_cast<int>(way / std::max(1.5, 0.5 * radius_px)), 1, 60);
+    std::vector<SurfacePoint> points;
+    for (int i = 1; i <= dabs; ++i) {
+        const QPointF at = m_last + (position - m_last) * i / dabs;
+        const double ratio = devicePixelRatioF();
+        const CameraRay ray = rayThrough(held, grid(), static_cast<float>(at.x() * ratio),
+                                         static_cast<float>(at.y() * ratio));
+        const auto hit = m_document.plan().figure->form->shown.nearest(ray.origin, ray.direction,
+                                                                       1e30F, held.passed);
+        if (hit) points.push_back({hit->triangle, ray.origin + hit->distance_mm * ray.direction});
+    }
+    const bool take_away =
+        m_tool == SurfaceTool::TakeAway || modifiers.testFlag(Qt::ControlModifier);
+    if (!points.empty()) emit stroked(points, take_away);
+}
+
+void FigureView::setTool(SurfaceTool tool) {
+    m_tool = tool;
+    setCursor(tool == SurfaceTool::Choose ? Qt::ArrowCursor : Qt::CrossCursor);
+    update();
+}
+
+void FigureView::setBrushRadius(double mm) {
+    m_brush_mm = mm;
+    update();
+}
+
+void FigureView::showTouched(const std::vector<std::uint32_t>& triangles) {
+    m_touched.insert(m_touched.end(), triangles.begin(), triangles.end());
+    update();
+}
+
+void FigureView::showPreview(const QImage& picture) {
+    if (m_document.isOpen() && !m_picture.isNull()) return;
+    m_picture = picture;
+    update();
 }
 
 void FigureView::mouseReleaseEvent(QMouseEvent* event) {
@@ -263,6 +329,10 @@ void FigureView::mouseReleaseEvent(QMouseEvent* event) {
     if (was == Drag::Lamp) {
         m_document.endGesture();
         m_rest.start();
+    }
+    if (was == Drag::Stroke) {
+        emit strokeFinished();
+        return;
     }
     if (!m_dragged && event->button() == Qt::LeftButton) click(event->position());
 }
@@ -354,14 +424,18 @@ void FigureView::keyPressEvent(QKeyEvent* event) {
     }
 }
 
-void FigureView::leaveEvent(QEvent* /*event*/) { emit spotRead({}); }
+void FigureView::leaveEvent(QEvent* /*event*/) {
+    m_pointer = {-1, -1};
+    update();
+    emit spotRead({});
+}
 
 void FigureView::resizeEvent(QResizeEvent* /*event*/) { requestPicture(false); }
 
 QString FigureView::caption() const {
-    static const std::array<const char*, 5> titles = {
-        QT_TR_NOOP("Bare figure"), QT_TR_NOOP("Reach of"), QT_TR_NOOP("Values"),
-        QT_TR_NOOP("Bands"), QT_TR_NOOP("Colours as planned")};
+    static const std::array<const char*, 6> titles = {
+        QT_TR_NOOP("Bare figure"), QT_TR_NOOP("Parts"), QT_TR_NOOP("Reach of"),
+        QT_TR_NOOP("Values"),      QT_TR_NOOP("Bands"), QT_TR_NOOP("Colours as planned")};
     QString text = tr(titles.at(static_cast<std::size_t>(m_look.overlay)));
     const std::vector<Light>& lights = m_document.plan().lights;
     if (m_look.overlay == Overlay::Reach && m_look.light < lights.size()) {
@@ -390,6 +464,45 @@ void FigureView::paintCaption(QPainter& painter) const {
     const bool dark = currentThemeKind() == ThemeKind::Dark;
     paintHaloText(painter, {16, 27}, font, text, dark ? Qt::white : Qt::black,
                   dark ? QColor(0, 0, 0, 190) : QColor(255, 255, 255, 190));
+}
+
+void FigureView::paintTouched(QPainter& painter) const {
+    if (m_touched.empty()) return;
+    const Mesh& mesh = m_document.plan().figure->form->whole.mesh;
+    const Camera held = camera();
+    const PixelGrid pixels = grid();
+    const double ratio = devicePixelRatioF();
+    QPainterPath path;
+    for (const std::uint32_t t : m_touched) {
+        const Triangle& corners = mesh.triangles[t];
+        if (areaVector(mesh, corners).dot(mesh.positions_mm[corners[0]] - held.eye_mm) > 0.0F) {
+            continue;
+        }
+        QPolygonF polygon;
+        for (const std::uint32_t corner : corners) {
+            const auto at = pixelOf(held, pixels, mesh.positions_mm[corner]);
+            if (at) polygon << QPointF(at->x() / ratio, at->y() / ratio);
+        }
+        if (polygon.size() == 3) path.addPolygon(polygon);
+    }
+    path.setFillRule(Qt::WindingFill);
+    QColor colour = currentTheme().accent;
+    colour.setAlpha(110);
+    painter.fillPath(path, colour);
+}
+
+void FigureView::paintBrush(QPainter& painter) const {
+    if (m_pointer.x() < 0 || m_tool == SurfaceTool::Choose || m_tool == SurfaceTool::Patch) return;
+    const Camera held = camera();
+    const double depth = (m_document.plan().figure->bounds().centre() - held.eye_mm).norm();
+    const double radius = m_brush_mm / (2.0 * held.half_height * depth) * height();
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(QColor(0, 0, 0, 180), 3));
+    painter.drawEllipse(m_pointer, radius, radius);
+    const bool adds = m_tool == SurfaceTool::Paint;
+    painter.setPen(QPen(Qt::white, 1.5, adds ? Qt::SolidLine : Qt::DashLine));
+    painter.drawEllipse(m_pointer, radius, radius);
 }
 
 void FigureView::paintHandles(QPainter& painter) const {
@@ -450,18 +563,21 @@ void FigureView::paintHandles(QPainter& painter) const {
 
 void FigureView::paintEvent(QPaintEvent* /*event*/) {
     QPainter painter(this);
-    if (!m_document.isOpen() || m_picture.isNull()) {
+    if (m_picture.isNull()) {
         painter.fillRect(rect(), currentTheme().ground);
         painter.setPen(currentTheme().text);
-        painter.drawText(
-            rect(), Qt::AlignCenter,
-            m_document.isOpen()
-                ? tr("Lighting the figure …")
-                : tr("Open a figure: File, Open, or drop an STL, OBJ or PLY file here."));
+        painter.drawText(rect(), Qt::AlignCenter,
+                         m_document.isOpen()
+                             ? tr("Lighting the figure …")
+                             : tr("Open a figure: File, Open, or drop an STL, OBJ, PLY, 3MF or "
+                                  "glTF file here."));
         return;
     }
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
     painter.drawImage(rect(), m_picture);
+    if (!m_document.isOpen()) return;
+    paintTouched(painter);
+    paintBrush(painter);
     if (m_handles && !m_from_light) paintHandles(painter);
     paintCaption(painter);
 }

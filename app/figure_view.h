@@ -11,6 +11,20 @@
 
 namespace glaukophos {
 
+// What the left button does on the figure.
+enum class SurfaceTool {
+    Choose,    // chooses the part under the pointer
+    Paint,     // adds what the brush touches to the chosen part
+    TakeAway,  // gives it back to the neighbours
+    Patch,     // adds the patch up to the next creases
+};
+
+// A place on the working surface.
+struct SurfacePoint {
+    std::uint32_t triangle = 0;
+    Vec3 point_mm = Vec3::Zero();
+};
+
 class FigureView : public QWidget {
     Q_OBJECT
 
@@ -23,6 +37,14 @@ class FigureView : public QWidget {
     void setInSteps(bool in_steps);
     // Shows where lights stand, and lets lamps be dragged.
     void setLightHandles(bool shown);
+    void setTool(SurfaceTool tool);
+    [[nodiscard]] SurfaceTool tool() const { return m_tool; }
+    void setBrushRadius(double mm);
+    // Triangles touched since the picture was made, drawn over it until it catches up.
+    void showTouched(const std::vector<std::uint32_t>& triangles);
+    // Shown until there is a picture of the figure itself.
+    void showPreview(const QImage& picture);
+
     // The next click on the figure puts the chosen lamp there.
     void placeLampByClick();
 
@@ -42,6 +64,10 @@ class FigureView : public QWidget {
     void viewChanged();
     void spotRead(const QString& text);
     void pictureFinished();
+    void strokeStarted();
+    // Where the brush went in one move of the hand; `take_away` with Ctrl or by the tool.
+    void stroked(const std::vector<glaukophos::SurfacePoint>& points, bool take_away);
+    void strokeFinished();
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -54,7 +80,7 @@ class FigureView : public QWidget {
     void leaveEvent(QEvent* event) override;
 
   private:
-    enum class Drag { None, Turn, Slide, Lamp };
+    enum class Drag { None, Turn, Slide, Lamp, Stroke };
 
     void requestPicture(bool moving);
     void showMoving();
@@ -67,6 +93,9 @@ class FigureView : public QWidget {
     void dragLamp(const QPointF& position, bool on_surface);
     void click(const QPointF& position);
     void readSpot(const QPointF& position);
+    void strokeTo(const QPointF& position, Qt::KeyboardModifiers modifiers);
+    void paintTouched(QPainter& painter) const;
+    void paintBrush(QPainter& painter) const;
     void paintHandles(QPainter& painter) const;
     void paintCaption(QPainter& painter) const;
     [[nodiscard]] QString caption() const;
@@ -80,6 +109,10 @@ class FigureView : public QWidget {
     ViewChoice m_view;
     std::optional<std::size_t> m_from_light;
     bool m_handles = false;
+    SurfaceTool m_tool = SurfaceTool::Choose;
+    double m_brush_mm = 1.0;
+    std::vector<std::uint32_t> m_touched;
+    QPointF m_pointer{-1, -1};
     bool m_placing_lamp = false;
     Drag m_drag = Drag::None;
     bool m_dragged = false;

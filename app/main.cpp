@@ -35,6 +35,8 @@ class Script : public QObject {
     void finish() {
         const EvaluatedPtr& evaluated = m_window.document().evaluated();
         if (m_done || evaluated == nullptr || !evaluated->complete) return;
+        if (evaluated->plan.figure != m_window.document().plan().figure) return;
+        if (m_window.figurePanel().partsPage().divider().isBusy()) return;
         m_done = true;
         bool written = true;
         if (!m_options.picture.isEmpty()) written = m_window.grab().save(m_options.picture);
@@ -63,7 +65,9 @@ void addOptions(QCommandLineParser& parser) {
     add("sheet", "Save the plan sheet when it is ready, and quit.", "pdf");
     add("page", "Page of the sheet: a4 or letter.", "size");
     add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours.", "number");
-    add("show", "Overlay: bare, reach, values, bands or colours.", "overlay");
+    add("divide", "Divide the figure into this many parts at its creases.", "number");
+    add("page-shown", "Page of the figure stage: standing, parts or material.", "page");
+    add("show", "Overlay: bare, parts, reach, values, bands or colours.", "overlay");
     add("view", "View: front, right, back, left, top, below, upside-down.", "view");
     add("from-light", "See from the light of this number, beginning with 1.", "number");
     add("light", "Choose the light of this number, beginning with 1.", "number");
@@ -77,6 +81,13 @@ void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     if (number("stage") >= 1 && number("stage") <= 4) {
         window.setStage(static_cast<Stage>(number("stage") - 1));
     }
+    if (number("divide") > 1) {
+        window.figurePanel().partsPage().divideInto(number("divide"));
+    }
+    const QStringList pages = {QStringLiteral("standing"), QStringLiteral("parts"),
+                               QStringLiteral("material")};
+    const auto page = pages.indexOf(parser.value(QStringLiteral("page-shown")));
+    if (page >= 0) window.figurePanel().showPage(static_cast<FigurePanel::Page>(page));
     if (const auto overlay = overlayFromName(parser.value(QStringLiteral("show")).toStdString())) {
         window.figureView().setOverlay(*overlay);
     }

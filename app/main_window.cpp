@@ -38,8 +38,9 @@ struct OverlayEntry {
     const char* tip;
     const char* key;
 };
-constexpr std::array<OverlayEntry, 5> kOverlays = {{
+constexpr std::array<OverlayEntry, 6> kOverlays = {{
     {QT_TR_NOOP("Bare"), QT_TR_NOOP("The figure in plain clay, to see its forms (B)"), "B"},
+    {QT_TR_NOOP("Parts"), QT_TR_NOOP("Each part in a tint of its own (P)"), "P"},
     {QT_TR_NOOP("Reach"), QT_TR_NOOP("What the chosen light alone reaches (R)"), "R"},
     {QT_TR_NOOP("Values"), QT_TR_NOOP("All lights together, in greys (V)"), "V"},
     {QT_TR_NOOP("Bands"), QT_TR_NOOP("Five steps with their borders (N)"), "N"},
@@ -50,7 +51,7 @@ constexpr std::array<OverlayEntry, 5> kOverlays = {{
 Overlay overlayOf(Stage stage) {
     switch (stage) {
         case Stage::Figure:
-            return Overlay::Bare;
+            return Overlay::Parts;
         case Stage::Lights:
             return Overlay::Colours;
         case Stage::Values:
@@ -65,7 +66,8 @@ constexpr std::array<const char*, 7> kViewKeys = {"Home", "Shift+Right", "End", 
                                                   "PgUp", "PgDown",      "U"};
 
 QString openFilter() {
-    return QObject::tr("Plans and figures (*.glauk *.json *.stl *.obj *.ply);;All files (*)");
+    return QObject::tr(
+        "Plans and figures (*.glauk *.json *.stl *.obj *.ply *.3mf *.gltf *.glb);;All files (*)");
 }
 
 }  // namespace
@@ -181,10 +183,10 @@ QWidget* MainWindow::buildMiddle() {
     m_panels->setFixedWidth(330);
     m_panels->setObjectName(QStringLiteral("panel"));
     m_panels->setAttribute(Qt::WA_StyledBackground);
-    auto* figure_panel = new FigurePanel(m_document, this);
+    m_figure_panel = new FigurePanel(m_document, m_loader, *m_view, this);
     auto* lights_panel = new LightsPanel(m_document, this);
     auto* colours_panel = new ColoursPanel(m_document, this);
-    m_panels->addWidget(figure_panel);
+    m_panels->addWidget(m_figure_panel);
     m_panels->addWidget(lights_panel);
     m_panels->addWidget(new ValuesPanel(m_document, this));
     m_panels->addWidget(colours_panel);
@@ -204,7 +206,8 @@ QWidget* MainWindow::buildMiddle() {
         m_readout->setText(text.isEmpty() ? idle : text);
         m_readout->setToolTip(text);
     });
-    connect(figure_panel, &FigurePanel::openRequested, this, &MainWindow::askOpen);
+    connect(m_figure_panel, &FigurePanel::openRequested, this, &MainWindow::askOpen);
+    connect(m_figure_panel, &FigurePanel::reimportRequested, this, &MainWindow::askReimport);
     connect(lights_panel, &LightsPanel::seeFromRequested, m_view, &FigureView::seeFromLight);
     connect(lights_panel, &LightsPanel::placeLampRequested, m_view, &FigureView::placeLampByClick);
     connect(colours_panel, &ColoursPanel::stepsToggled, m_view, &FigureView::setInSteps);
@@ -288,6 +291,14 @@ void MainWindow::connectLoader() {
                 updateTitle();
             });
     connect(&m_loader, &Loader::failed, m_banner, &Banner::showMessage);
+    connect(&m_loader, &Loader::previewReady, m_view, &FigureView::showPreview);
+    connect(&m_loader, &Loader::reworking, this,
+            [this](const QString& text) { m_banner->showWork(text + QStringLiteral(" …")); });
+    connect(&m_loader, &Loader::reworked, this,
+            [this](const std::shared_ptr<Plan>& plan, const QString& text) {
+                m_banner->dismiss();
+                m_document.replaceFigure(text, *plan);
+            });
 }
 
 void MainWindow::setStage(Stage stage) {
@@ -295,6 +306,7 @@ void MainWindow::setStage(Stage stage) {
     m_stage_buttons[index]->setChecked(true);
     m_panels->setCurrentIndex(static_cast<int>(index));
     m_view->setLightHandles(stage == Stage::Lights);
+    if (stage != Stage::Figure) m_figure_panel->partsPage().layDownBrush();
     m_view->setOverlay(overlayOf(stage));
     m_overlay_buttons[static_cast<std::size_t>(m_view->overlay())]->setChecked(true);
 }
@@ -321,7 +333,27 @@ void MainWindow::updateActions() {
 void MainWindow::openFiles(const QStringList& files) {
     if (files.isEmpty() || !mayDiscard()) return;
     m_banner->showWork(tr("Opening %1 …").arg(QFileInfo(files.front()).fileName()));
+    m_loader.setPreview(m_view->grid(), currentTheme().backdrop);
     m_loader.load(files);
+}
+
+void MainWindow::askReimport() {
+    reimport(QFileDialog::getOpenFileNames(this, tr("Same figure, new file"), {}, openFilter()));
+}
+
+void MainWindow::reimport(const QStringList& files) {
+    if (files.isEmpty() || !m_document.isOpen()) return;
+    std::vector<std::filesystem::path> paths;
+    for (const QString& file : files) paths.emplace_back(file.toStdString());
+    m_banner->showWork(tr("Opening %1 …").arg(QFileInfo(files.front()).fileName()));
+    m_loader.rework(
+        tr("New file of the figure"), [plan = m_document.plan(), paths](const Progress& progress) {
+            auto imported = importFigure(paths, plan.figure->form->imported.unit_mm,
+                                         {progress.stop, [&](double f) { progress.at(0.4 * f); }});
+            if (!imported) return Result<Plan>(tl::unexpected(imported.error()));
+            return withNewFigure(plan, std::move(*imported),
+                                 {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
+        });
 }
 
 void MainWindow::offerRecovery() {

@@ -35,6 +35,7 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] Banner& banner() { return *m_banner; }
     [[nodiscard]] Recovery& recovery() { return m_recovery; }
     [[nodiscard]] Loader& loader() { return m_loader; }
+    [[nodiscard]] FigurePanel& figurePanel() { return *m_figure_panel; }
 
     void openFiles(const QStringList& files);  // asks about unsaved changes first
     void offerRecovery();
@@ -65,6 +66,8 @@ class MainWindow : public QMainWindow {
     bool save();
     bool saveAs();
     void askOpen();
+    void askReimport();
+    void reimport(const QStringList& files);
     void askExportSheet(QPageSize::PageSizeId page);
     void askExportCsv();
     bool report(const Result<void>& result);  // shows an error; true when there is none
@@ -84,6 +87,7 @@ class MainWindow : public QMainWindow {
     LadderStrip* m_strip;
     QLabel* m_readout;
     QStackedWidget* m_panels;
+    FigurePanel* m_figure_panel = nullptr;
     std::vector<QToolButton*> m_stage_buttons;
     std::vector<QToolButton*> m_overlay_buttons;
     std::vector<QAction*> m_needs_plan;

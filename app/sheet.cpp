@@ -97,7 +97,8 @@ QImage pictureOf(const Evaluated& evaluated, const LookChoice& choice, const Vie
     ShadeChoice shade;
     shade.backdrop = {0.80F, 0.80F, false};  // little ink, and black and white stay apart from it
     shade.line_width_px = 2.2F;
-    const Camera camera = heldCamera(evaluated.plan.figure->bounds(), view, grid);
+    Camera camera = heldCamera(evaluated.plan.figure->bounds(), view, grid);
+    hideParts(camera, evaluated.plan);
     return toQImage(renderPicture(*evaluated.plan.figure, camera, grid, look, shade, kSamples));
 }
 

@@ -154,8 +154,12 @@ Result<std::size_t> lightNamed(const Plan& plan, const std::string& name) {
 
 Result<Camera> cameraFor(const Plan& plan, const std::string& view, const PixelGrid& grid) {
     const Bounds& bounds = plan.figure->bounds();
-    if (view == "plan") return heldCamera(bounds, plan.view, grid);
-    if (const auto named = viewFromName(view)) return heldCamera(bounds, *named, grid);
+    const auto withHidden = [&](Camera camera) {
+        hideParts(camera, plan);
+        return camera;
+    };
+    if (view == "plan") return withHidden(heldCamera(bounds, plan.view, grid));
+    if (const auto named = viewFromName(view)) return withHidden(heldCamera(bounds, *named, grid));
     const auto light = std::ranges::find(plan.lights, view, &Light::name);
     if (light != plan.lights.end()) return cameraAt(*light, *plan.figure, grid);
     return fail(ErrorCode::BadInput,

@@ -245,8 +245,8 @@ Result<RepairReport> repair(Mesh& mesh, PartLabels& labels, const std::string& s
     report.open_edges = neighbours.open_edges;
     report.crowded_edges = neighbours.crowded_edges;
     makeWindingAgree(mesh, neighbours, pieces, report);
-    // Vertices that only left-out triangles used must not count as part of the figure.
-    weld(mesh.positions_mm, mesh.triangles, labels);
+    // Vertices that only strays used must not count as part of the figure.
+    if (report.far_off > 0) weld(mesh.positions_mm, mesh.triangles, labels);
     progress.at(1.0);
     return report;
 }

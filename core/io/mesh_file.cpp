@@ -61,7 +61,7 @@ void divideIntoPieces(ImportedFigure& figure) {
         const bool rest = p + 1 == parts && count > kMostPieces;
         figure.parts.push_back(
             {rest ? whole.name + ", small pieces" : fmt::format("{}, piece {}", whole.name, p + 1),
-             whole.colour});
+             whole.colour, true});
     }
     for (std::size_t i = 0; i < pieces.size(); ++i) {
         figure.labels[i] = static_cast<PartIndex>(std::min<std::size_t>(pieces[i], parts - 1));
@@ -133,25 +133,32 @@ Result<ImportedFigure> assembleFigure(std::vector<NamedMesh> meshes, Division di
     return figure;
 }
 
-Result<ImportedFigure> readFigure(std::span<const fs::path> files, Division division,
-                                  const Progress& progress) {
+Result<std::vector<NamedMesh>> readMeshes(std::span<const fs::path> files,
+                                          const Progress& progress) {
     std::vector<NamedMesh> meshes;
     double done = 0.0;
     for (const fs::path& file : files) {
         const auto bytes = readBytes(file, kLargestMeshFile);
         if (!bytes) return tl::unexpected(bytes.error());
-        auto read = parseMeshes(file, *bytes, {progress.stop, [&](double fraction) {
-                                                   progress.at(0.6 * (done + fraction) /
-                                                               static_cast<double>(files.size()));
-                                               }});
+        auto read = parseMeshes(
+            file, *bytes, {progress.stop, [&](double fraction) {
+                               progress.at((done + fraction) / static_cast<double>(files.size()));
+                           }});
         if (!read) return tl::unexpected(read.error());
         std::ranges::move(*read, std::back_inserter(meshes));
         if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
         done += 1.0;
     }
+    return meshes;
+}
+
+Result<ImportedFigure> readFigure(std::span<const fs::path> files, Division division,
+                                  const Progress& progress) {
+    auto meshes = readMeshes(files, {progress.stop, [&](double f) { progress.at(0.6 * f); }});
+    if (!meshes) return tl::unexpected(meshes.error());
     const std::string source =
         files.empty() ? "The list of files" : files.front().filename().string();
-    return assembleFigure(std::move(meshes), division, source,
+    return assembleFigure(std::move(*meshes), division, source,
                           {progress.stop, [&](double f) { progress.at(0.6 + 0.4 * f); }});
 }
 

@@ -22,6 +22,10 @@ struct NamedMesh {
 // Whether a figure that is one single mesh is divided into its connected pieces.
 enum class Division { Pieces, AsGiven };
 
+// The meshes of one or more files, as they are. Every failure is one sentence that says what to do.
+Result<std::vector<NamedMesh>> readMeshes(std::span<const std::filesystem::path> files,
+                                          const Progress& progress);
+
 // Reads one figure from one or more files. Several meshes become one part each; a single mesh
 // becomes one part for each connected piece, the smallest together in one part when there are
 // more than kMostPieces. Every failure is one sentence that says what to do.

@@ -183,46 +183,60 @@ std::string zipped(const std::vector<std::pair<std::string, std::string>>& entri
 
 }  // namespace
 
+bool isPlan(const fs::path& file, std::string_view content) {
+    if (file.extension() == ".glauk") return true;
+    if (content.starts_with("PK\x03\x04")) {
+        return content.substr(0, 200).find("plan.json") != std::string_view::npos;
+    }
+    const std::size_t first = content.find_first_not_of(" \t\r\n\xEF\xBB\xBF");
+    return first != std::string_view::npos && content[first] == '{' && !isGltf(content);
+}
+
 Result<Plan> openPlan(const fs::path& file, const Progress& progress) {
     const auto bytes = readBytes(file, kLargestMeshFile);
     if (!bytes) return tl::unexpected(bytes.error());
     const std::string_view content(bytes->data(), bytes->size());
-    const bool is_plan = file.extension() == ".glauk" ||
-                         content.substr(0, 200).find("plan.json") != std::string_view::npos;
-    if (content.starts_with("PK\x03\x04") && is_plan) return openArchive(file, *bytes, progress);
-    const std::size_t first = content.find_first_not_of(" \t\r\n\xEF\xBB\xBF");
-    if (first != std::string_view::npos && content[first] == '{' && !isGltf(content)) {
-        return openText(file, *bytes, progress);
+    if (isPlan(file, content)) {
+        if (content.starts_with("PK\x03\x04")) return openArchive(file, *bytes, progress);
+        if (content.find('{') < 16) return openText(file, *bytes, progress);
+        return damaged(file, "it is not a complete archive");
     }
-    if (file.extension() == ".glauk") return damaged(file, "it is not a complete archive");
-    return planFromMeshes({&file, 1}, {}, progress);
+    auto imported =
+        importFigure({&file, 1}, {}, {progress.stop, [&](double f) { progress.at(0.4 * f); }});
+    if (!imported) return tl::unexpected(imported.error());
+    return planFromFigure(file.stem().string(), std::move(*imported),
+                          {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
 }
 
-Result<ImportedFigure> importFigure(std::span<const fs::path> files, std::optional<float> unit_mm,
-                                    const Progress& progress) {
-    auto imported = readFigure(files, Division::Pieces, progress);
+Result<ImportedFigure> importFigure(std::span<const fs::path> files,
+                                    std::optional<float> doubtful_unit_mm, const Progress& progress,
+                                    const SeenMeshes& seen) {
+    auto meshes = readMeshes(files, {progress.stop, [&](double f) { progress.at(0.4 * f); }});
+    if (!meshes) return tl::unexpected(meshes.error());
+    if (seen) seen(*meshes);
+    auto imported =
+        assembleFigure(std::move(*meshes), Division::Pieces, files.front().filename().string(),
+                       {progress.stop, [&](double f) { progress.at(0.4 + 0.5 * f); }});
     if (!imported) return imported;
     Stance stance;
     stance.turn = uprightTurn(imported->mesh, imported->y_is_up);
     stand(imported->mesh, stance);
     const double facing = radians(facingTurn_deg(imported->mesh));
     stance.turn = Eigen::AngleAxisf(static_cast<float>(facing), Vec3::UnitZ()).toRotationMatrix();
-    stance.scale =
-        unit_mm.value_or(guessedUnit(boundsOf(imported->mesh.positions_mm).size().z()).mm);
+    const float height = boundsOf(imported->mesh.positions_mm).size().z();
+    stance.scale = guessedUnit(height).mm;
+    if (doubtful_unit_mm && !fitsAFigure(height, lengthUnits().front())) {
+        stance.scale = *doubtful_unit_mm;
+    }
     stand(imported->mesh, stance);
     imported->unit_mm = stance.scale;
     return imported;
 }
 
-Result<Plan> planFromMeshes(std::span<const fs::path> files, std::optional<float> unit_mm,
-                            const Progress& progress) {
-    auto imported =
-        importFigure(files, unit_mm, {progress.stop, [&](double f) { progress.at(0.4 * f); }});
-    if (!imported) return tl::unexpected(imported.error());
-    auto figure = makeFigure(std::move(*imported),
-                             {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
+Result<Plan> planFromFigure(std::string title, ImportedFigure imported, const Progress& progress) {
+    auto figure = makeFigure(std::move(imported), progress);
     if (!figure) return tl::unexpected(figure.error());
-    return startingPlan(files.front().stem().string(), std::move(*figure));
+    return startingPlan(std::move(title), std::move(*figure));
 }
 
 Result<void> savePlan(const Plan& plan, const fs::path& file) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <filesystem>
+#include <functional>
 #include <optional>
 
 #include "core/io/plan_json.h"
@@ -13,13 +14,19 @@ namespace glaukophos {
 Result<Plan> openPlan(const std::filesystem::path& file, const Progress& progress);
 
 // The figure in one or more mesh files, stood upright on the floor by the guesses of stance.h.
-// `unit_mm`: what one unit of the files stands for; guessed when not given.
+// `doubtful_unit_mm`: what one unit stands for in files that are too small or too large to be in
+// millimetres (as the painter said before); guessed when not given. `seen` is shown the meshes as
+// soon as they are read.
+using SeenMeshes = std::function<void(std::span<const NamedMesh>)>;
 Result<ImportedFigure> importFigure(std::span<const std::filesystem::path> files,
-                                    std::optional<float> unit_mm, const Progress& progress);
+                                    std::optional<float> doubtful_unit_mm, const Progress& progress,
+                                    const SeenMeshes& seen = {});
 
 // A starting plan for such a figure.
-Result<Plan> planFromMeshes(std::span<const std::filesystem::path> files,
-                            std::optional<float> unit_mm, const Progress& progress);
+Result<Plan> planFromFigure(std::string title, ImportedFigure imported, const Progress& progress);
+
+// Whether the content of a file is a plan, not a mesh.
+bool isPlan(const std::filesystem::path& file, std::string_view content);
 
 // Writes a .glauk archive (zip: plan.json, the original mesh, the divided working surface),
 // atomically.

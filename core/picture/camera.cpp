@@ -67,6 +67,15 @@ Camera heldCamera(const Bounds& figure, const ViewChoice& view, const PixelGrid&
     return camera;
 }
 
+void hideParts(Camera& camera, const Plan& plan) {
+    if (std::ranges::none_of(plan.parts, &Part::hidden)) return;
+    const PartLabels& labels = plan.figure->surface.labels;
+    camera.passed.resize(labels.size(), false);
+    for (std::size_t t = 0; t < labels.size(); ++t) {
+        if (plan.parts[labels[t]].hidden) camera.passed[t] = true;
+    }
+}
+
 Camera cameraAt(const Light& light, const Figure& whole, const PixelGrid& grid) {
     const Bounds& figure = whole.bounds();
     Camera camera;

@@ -43,6 +43,9 @@ std::optional<Eigen::Vector2f> pixelOf(const Camera& camera, const PixelGrid& gr
 // The figure as held in the hand: all of it, whichever way it is turned.
 Camera heldCamera(const Bounds& figure, const ViewChoice& view, const PixelGrid& grid);
 
+// Makes the camera look through the plan's hidden parts.
+void hideParts(Camera& camera, const Plan& plan);
+
 // What the light sees: parallel for far lights and skies (from above), from its centre for lamps.
 Camera cameraAt(const Light& light, const Figure& figure, const PixelGrid& grid);
 

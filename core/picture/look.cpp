@@ -92,6 +92,15 @@ void bareLook(const Plan& plan, const Results& results, Look& look) {
     plainFloor(plan, results, look);
 }
 
+void partsLook(const Plan& plan, const Results& results, Look& look) {
+    bareLook(plan, results, look);
+    look.outlines = true;
+    if (plan.parts.size() < 2) return;
+    for (std::size_t part = 0; part < plan.parts.size(); ++part) {
+        look.part_tints.push_back(partTint(part));
+    }
+}
+
 void reachLook(const Plan& plan, const Results& results, std::size_t light, Look& look) {
     std::vector<Vec3> colours = lightColours(plan);
     for (std::size_t l = 0; l < colours.size(); ++l) {
@@ -185,6 +194,15 @@ std::optional<Overlay> overlayFromName(std::string_view name) {
     return std::nullopt;
 }
 
+Vec3 partTint(std::size_t part) {
+    // The golden angle keeps the hues of any number of parts apart.
+    const double hue_deg = 250.0 + 137.508 * static_cast<double>(part);
+    const double lightness = part % 2 == 0 ? 78.0 : 66.0;
+    const Srgb shown =
+        displayable(labFrom(Lch{lightness, 24.0, hue_deg - 360.0 * std::floor(hue_deg / 360.0)}));
+    return (1.35 * linearFrom(shown).rgb).cast<float>();
+}
+
 Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice) {
     Look look;
     look.colours.resize(plan.figure->receiverCount(), Vec3::Zero());
@@ -194,6 +212,9 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice) 
     switch (choice.overlay) {
         case Overlay::Bare:
             bareLook(plan, results, look);
+            return look;
+        case Overlay::Parts:
+            partsLook(plan, results, look);
             return look;
         case Overlay::Reach:
             reachLook(plan, results, choice.light, look);

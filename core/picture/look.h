@@ -9,11 +9,10 @@
 
 namespace glaukophos {
 
-enum class Overlay { Bare, Reach, Values, Bands, Colours };
+enum class Overlay { Bare, Parts, Reach, Values, Bands, Colours };
 
-// "bare", "reach", "values", "bands", "colours".
-inline constexpr std::array<const char*, 5> kOverlayNames = {"bare", "reach", "values", "bands",
-                                                             "colours"};
+inline constexpr std::array<const char*, 6> kOverlayNames = {"bare",   "parts", "reach",
+                                                             "values", "bands", "colours"};
 std::optional<Overlay> overlayFromName(std::string_view name);
 
 struct LookChoice {
@@ -28,10 +27,14 @@ struct Look {
     std::vector<float> lightness;  // one entry a vertex; empty when nothing is sorted into bands
     BandBorders borders{};
     std::vector<std::array<Vec3, kBandCount>> band_colours;  // one entry a part; empty: smooth
-    std::vector<bool> is_source;  // parts that are drawn as the light itself
-    bool clay = false;            // shade by a studio light that turns with the viewer
-    bool outlines = false;        // draw borders of bands and parts
+    std::vector<bool> is_source;   // parts that are drawn as the light itself
+    std::vector<Vec3> part_tints;  // over the clay, one entry a part; empty: none
+    bool clay = false;             // shade by a studio light that turns with the viewer
+    bool outlines = false;         // draw borders of bands and parts
 };
+
+// A tint that tells a part from its neighbours, linear RGB.
+Vec3 partTint(std::size_t part);
 
 Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice);
 

@@ -219,12 +219,10 @@ void divideByCreases(Plan& plan, const DivisionGuide& guide, std::size_t groups)
     const auto group = groupsOf(mesh, guide.tree, groups, {});
     const std::uint32_t last = *std::ranges::max_element(group);
     const std::size_t count = std::min<std::size_t>(last + std::size_t{1}, 2 * groups);
-    const Part like = plan.parts.empty() ? Part{} : plan.parts.front();
     plan.parts.clear();
     for (std::size_t i = 0; i < count; ++i) {
         Part part;
         part.name = fmt::format("part {}", i + 1);
-        part.local_colour = like.local_colour;
         plan.parts.push_back(std::move(part));
     }
     for (Light& light : plan.lights) light.own_parts.clear();

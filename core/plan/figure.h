@@ -18,6 +18,7 @@ namespace glaukophos {
 struct ImportedPart {
     std::string name;
     std::optional<Vec3> colour;  // encoded sRGB 0..1, where the file gives one
+    bool is_piece = false;       // named after the whole by us, not by whoever made the file
 };
 
 // What files brought in, in order and standing.

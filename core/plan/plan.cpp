@@ -47,7 +47,8 @@ std::vector<Part> startingParts(std::span<const ImportedPart> imported) {
     for (const ImportedPart& from_file : imported) {
         Part part;
         part.name = from_file.name;
-        part.material = materialFromName(part.name);
+        // A single part has the name of the figure, which says nothing of its material.
+        if (imported.size() > 1 && !from_file.is_piece) part.material = materialFromName(part.name);
         part.local_colour = entryOf(part.material).colour;
         if (from_file.colour) {
             const Vec3d rgb = from_file.colour->cast<double>();

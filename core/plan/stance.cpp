@@ -114,11 +114,13 @@ std::vector<Vec3> centroidsOf(const Mesh& mesh) {
 
 std::span<const LengthUnit> lengthUnits() { return kUnits; }
 
+bool fitsAFigure(float height_in_file, const LengthUnit& unit) {
+    const float mm = height_in_file * unit.mm;
+    return mm >= 12.0F && mm <= 450.0F;
+}
+
 const LengthUnit& guessedUnit(float height_in_file) {
-    const auto fits = [&](const LengthUnit& unit) {
-        const float mm = height_in_file * unit.mm;
-        return mm >= 12.0F && mm <= 450.0F;
-    };
+    const auto fits = [&](const LengthUnit& unit) { return fitsAFigure(height_in_file, unit); };
     if (fits(kUnits[0])) return kUnits[0];
     const auto count = std::ranges::count_if(kUnits, fits);
     if (count != 1) return kUnits[0];

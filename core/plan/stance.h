@@ -22,8 +22,11 @@ struct LengthUnit {
 };
 std::span<const LengthUnit> lengthUnits();  // mm, cm, inches, metres; mm first
 
-// The unit in which a figure of this height (in the file's units) would be 12 to 450 mm tall;
-// millimetres when several or none would do.
+// Whether a figure of this height in the file's units would be 12 to 450 mm tall.
+bool fitsAFigure(float height_in_file, const LengthUnit& unit);
+
+// Millimetres where they fit, else the only unit that fits; millimetres again when several or none
+// would do.
 const LengthUnit& guessedUnit(float height_in_file);
 
 // Usual sizes of figures, for the interface.

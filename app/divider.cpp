@@ -1,0 +1,44 @@
+// One job at a time; its result is dropped when another figure was opened meanwhile.
+#include "app/divider.h"
+
+namespace glaukophos {
+
+Divider::Divider(Document& document, QObject* parent) : QObject(parent), m_document(document) {}
+
+Divider::~Divider() { m_worker.request_stop(); }
+
+Divider::Guide Divider::guide() const {
+    return m_document.isOpen() && m_document.plan().figure->form == m_form ? m_guide : nullptr;
+}
+
+void Divider::with(const std::function<void(const DivisionGuide&)>& use) {
+    if (!m_document.isOpen()) return;
+    if (const Guide known = guide()) {
+        use(*known);
+        return;
+    }
+    m_waiting = use;
+    if (m_form != m_document.plan().figure->form) start();
+}
+
+void Divider::start() {
+    m_worker.request_stop();
+    m_form = m_document.plan().figure->form;
+    m_guide.reset();
+    m_worker = std::jthread([this, form = m_form](const std::stop_token& stop) {
+        auto made = makeGuide(*form, {stop, [this](double f) { emit progressed(f); }});
+        if (!made) return;
+        QMetaObject::invokeMethod(
+            this,
+            [this, form, guide = *made] {
+                if (form != m_form || m_document.plan().figure->form != form) return;
+                m_guide = guide;
+                emit ready();
+                const auto use = std::exchange(m_waiting, nullptr);
+                if (use) use(*guide);
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,42 @@
+// Creases and patches of the open figure, found off the interface thread when first asked for.
+#pragma once
+
+#include <QObject>
+#include <functional>
+#include <thread>
+
+#include "app/document.h"
+#include "core/plan/division.h"
+
+namespace glaukophos {
+
+class Divider : public QObject {
+    Q_OBJECT
+
+  public:
+    explicit Divider(Document& document, QObject* parent = nullptr);
+    ~Divider() override;
+
+    using Guide = std::shared_ptr<const DivisionGuide>;
+    // Calls `use` with the guide of the open figure: at once when it is known, else when it is
+    // ready. A later call replaces one that waits.
+    void with(const std::function<void(const DivisionGuide&)>& use);
+    [[nodiscard]] bool isBusy() const { return m_waiting != nullptr; }
+    // Null until it is ready.
+    [[nodiscard]] Guide guide() const;
+
+  signals:
+    void progressed(double fraction);
+    void ready();
+
+  private:
+    void start();
+
+    Document& m_document;
+    std::shared_ptr<const Form> m_form;  // that the guide is of, or is being made of
+    Guide m_guide;
+    std::function<void(const DivisionGuide&)> m_waiting;
+    std::jthread m_worker;
+};
+
+}  // namespace glaukophos

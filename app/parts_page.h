@@ -1,0 +1,67 @@
+// Figure stage, second page: the list of parts, and the tools that change which surface is whose.
+#pragma once
+
+#include <QButtonGroup>
+#include <QCheckBox>
+#include <QLabel>
+#include <QListWidget>
+#include <QPushButton>
+#include <QSlider>
+
+#include "app/divider.h"
+#include "app/figure_view.h"
+#include "app/number_field.h"
+
+namespace glaukophos {
+
+class PartsPage : public QWidget {
+    Q_OBJECT
+
+  public:
+    PartsPage(Document& document, FigureView& view, QWidget* parent = nullptr);
+
+    [[nodiscard]] Divider& divider() { return m_divider; }
+    void divideInto(int groups);
+    // Back to choosing, when the stage or the page is left.
+    void layDownBrush();
+
+  private:
+    void buildList();
+    void buildActions();
+    void buildDivision();
+    void buildBrush();
+    QPushButton* addAction(const char* object, const QString& text, const QString& tip);
+    void connectStrokes();
+
+    void fillList();
+    void showSelected();
+    void showStatus(const QString& text);
+    [[nodiscard]] std::vector<PartIndex> chosenParts() const;
+
+    void stroke(const DivisionGuide& guide, const std::vector<SurfacePoint>& points,
+                bool take_away);
+    void applyStroke(PartIndex part);
+    void growBy(double mm);
+    void joinChosen();
+    void splitChosen();
+    void showOnly();
+    void flip(const QString& text, bool Part::*flag);
+
+    Document& m_document;
+    FigureView& m_view;
+    Divider m_divider;
+    // Labels while a stroke is under way.
+    PartLabels m_labels;
+    bool m_stroke_changed = false;
+
+    QListWidget* m_list;  // owned by Qt, as are the following
+    QWidget* m_actions;
+    QSlider* m_groups;
+    QLabel* m_groups_label;
+    QButtonGroup* m_tools;
+    NumberField* m_radius;
+    QCheckBox* m_held;
+    QLabel* m_status;
+};
+
+}  // namespace glaukophos
