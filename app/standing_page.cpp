@@ -142,7 +142,7 @@ void StandingPage::buildSize() {
     column->addLayout(grid);
     m_height = new NumberField(tr("Height"), tr("From the lowest point, in mm at the real size"),
                                {5, 500, 1, tr(" mm"), true}, this);
-    m_height->setObjectName(QStringLiteral("height"));
+    m_height->setObjectName(QStringLiteral("figureHeight"));
     column->addWidget(m_height);
 
     connect(m_unit, &QComboBox::activated, this, [this](int index) {

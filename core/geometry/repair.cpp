@@ -52,6 +52,35 @@ std::size_t dropDuplicates(Mesh& mesh, PartLabels& labels) {
     return dropTriangles(mesh.triangles, labels, [&](std::size_t i) { return again[i]; });
 }
 
+// Corners of open borders that all but meet are made one, so that hair-thin cracks close. Corners
+// nearer than `near` become one.
+void joinBorders(Mesh& mesh, const Neighbours& neighbours, float near) {
+    std::vector<std::uint32_t> border;
+    for (std::size_t t = 0; t < mesh.triangles.size(); ++t) {
+        for (std::size_t k = 0; k < 3; ++k) {
+            if (neighbours.across[t][k] != kNoTriangle) continue;
+            border.push_back(mesh.triangles[t][k]);
+            border.push_back(mesh.triangles[t][(k + 1) % 3]);
+        }
+    }
+    std::ranges::sort(border);
+    const auto twice = std::ranges::unique(border);
+    border.erase(twice.begin(), twice.end());
+    // Sorted by x: only those just before can be near.
+    std::ranges::sort(border, {}, [&](std::uint32_t v) { return mesh.positions_mm[v].x(); });
+    for (std::size_t i = 0; i < border.size(); ++i) {
+        Vec3& here = mesh.positions_mm[border[i]];
+        for (std::size_t j = i; j-- > 0;) {
+            const Vec3& other = mesh.positions_mm[border[j]];
+            if (here.x() - other.x() > near) break;
+            if ((here - other).squaredNorm() <= near * near) {
+                here = other;
+                break;
+            }
+        }
+    }
+}
+
 // Connected pieces with their bounds and sizes, the largest first.
 struct Pieces {
     std::vector<std::uint32_t> of_triangle;
@@ -75,6 +104,16 @@ Pieces piecesOf(const Mesh& mesh) {
         }
     }
     return pieces;
+}
+
+std::size_t closeCracks(Mesh& mesh, PartLabels& labels) {
+    constexpr float kNear = 2e-6F;  // of the figure's size: the last digits of a float
+    const Neighbours before = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
+    if (before.open_edges == 0) return 0;
+    joinBorders(mesh, before, kNear * boundsOf(mesh.positions_mm).diagonal());
+    weld(mesh.positions_mm, mesh.triangles, labels);
+    const Neighbours after = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
+    return before.open_edges > after.open_edges ? before.open_edges - after.open_edges : 0;
 }
 
 float gapBetween(const Bounds& a, const Bounds& b) {
@@ -207,6 +246,8 @@ std::vector<std::string> inWords(const RepairReport& report) {
         "triangles lay far away from the figure and were left out.");
     say(report.pieces_turned, "piece was inside out and was turned.",
         "pieces were inside out and were turned.");
+    say(report.closed, "open edge met another almost and was closed.",
+        "open edges met others almost and were closed.");
     say(report.turned, "triangle faced the wrong way and was turned.",
         "triangles faced the wrong way and were turned.");
     say(report.without_area, "triangle had no area and was left out.",
@@ -236,6 +277,7 @@ Result<RepairReport> repair(Mesh& mesh, PartLabels& labels, const std::string& s
                                 "or export it again.",
                                 source));
     }
+    report.closed = closeCracks(mesh, labels);
     Pieces pieces = piecesOf(mesh);
     report.far_off = dropStrays(mesh, labels, pieces);
     report.pieces = pieces.sizes.size();

@@ -17,6 +17,7 @@ struct RepairReport {
     std::size_t duplicates = 0;  // the same three corners once more
     std::size_t far_off = 0;     // strays far away from everything else
     // Put right:
+    std::size_t closed = 0;         // open edges closed, whose ends nearly met
     std::size_t turned = 0;         // faced the wrong way within their piece
     std::size_t pieces_turned = 0;  // whole pieces that were inside out
     // Left as they are:

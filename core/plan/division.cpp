@@ -19,6 +19,7 @@ struct Way {
     float mm = 0.0F;
     std::uint32_t triangle = 0;
     PartIndex part = 0;
+    std::uint32_t from = 0;  // where it began
     bool operator>(const Way& other) const {
         return mm != other.mm ? mm > other.mm : triangle > other.triangle;
     }
@@ -116,7 +117,7 @@ void takeAway(const Form& form, const DivisionGuide& guide,
     WayQueue queue;
     for (const auto& [t, way] : ways) {
         for (const std::uint32_t next : form.neighbours.across[t]) {
-            if (next != kNoTriangle && labels[next] != part) queue.push({0.0F, t, labels[next]});
+            if (next != kNoTriangle && labels[next] != part) queue.push({0.0F, t, labels[next], t});
         }
     }
     while (!queue.empty()) {
@@ -129,8 +130,8 @@ void takeAway(const Form& form, const DivisionGuide& guide,
         for (std::size_t k = 0; k < 3; ++k) {
             const std::uint32_t next = form.neighbours.across[at.triangle][k];
             if (next == kNoTriangle || !ways.contains(next)) continue;
-            queue.push({at.mm + (guide.centroids[next] - guide.centroids[at.triangle]).norm(), next,
-                        at.part});
+            queue.push({(guide.centroids[next] - guide.centroids[at.from]).norm(), next, at.part,
+                        at.from});
         }
     }
 }
@@ -147,7 +148,7 @@ void grow(const Form& form, const DivisionGuide& guide, PartIndex part, double m
         if ((before[t] == part) != outwards) continue;
         for (const std::uint32_t next : form.neighbours.across[t]) {
             if (next != kNoTriangle && (before[next] == part) != outwards) {
-                queue.push({0.0F, t, before[t]});
+                queue.push({0.0F, t, before[t], t});
                 break;
             }
         }
@@ -164,8 +165,9 @@ void grow(const Form& form, const DivisionGuide& guide, PartIndex part, double m
             if (next == kNoTriangle || done[next]) continue;
             if ((before[next] == part) == outwards || locked(parts, before[next])) continue;
             if (guide.creases.strength[at.triangle][k] >= kHoldingCrease) continue;
-            const float way = at.mm + (guide.centroids[next] - guide.centroids[at.triangle]).norm();
-            if (way <= limit) queue.push({way, next, at.part});
+            // Straight from where it began: ways from centroid to centroid zigzag.
+            const float way = (guide.centroids[next] - guide.centroids[at.from]).norm();
+            if (way <= limit) queue.push({way, next, at.part, at.from});
         }
     }
 }

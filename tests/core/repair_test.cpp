@@ -1,0 +1,146 @@
+#include "core/geometry/repair.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+#include "core/geometry/neighbours.h"
+#include "tests/support/shapes.h"
+
+namespace glaukophos {
+namespace {
+
+using namespace shapes;
+
+// Loose corners, as STL has them.
+struct Soup {
+    Mesh mesh;
+    PartLabels labels;
+};
+
+Soup soupOf(const std::vector<Shape>& shapes) {
+    const Mesh whole = meshOf(shapes);
+    Soup soup;
+    for (const Triangle& t : whole.triangles) {
+        const auto first = static_cast<std::uint32_t>(soup.mesh.positions_mm.size());
+        for (const std::uint32_t corner : t) {
+            soup.mesh.positions_mm.push_back(whole.positions_mm[corner]);
+        }
+        soup.mesh.triangles.push_back({first, first + 1, first + 2});
+    }
+    soup.labels = labelsOf(shapes);
+    return soup;
+}
+
+RepairReport repaired(Soup& soup) {
+    const auto report = repair(soup.mesh, soup.labels, "test", {});
+    EXPECT_TRUE(report) << (report ? "" : report.error().message);
+    EXPECT_EQ(soup.labels.size(), soup.mesh.triangles.size());
+    return report ? *report : RepairReport{};
+}
+
+double signedVolume(const Mesh& mesh) {
+    double volume = 0.0;
+    for (const Triangle& t : mesh.triangles) {
+        const auto at = [&](std::size_t k) { return mesh.positions_mm[t[k]].cast<double>(); };
+        volume += at(0).dot(Vec3d(at(1).cross(at(2)))) / 6.0;
+    }
+    return volume;
+}
+
+TEST(Repair, FindsNothingToDoOnAGoodBox) {
+    Soup soup = soupOf({box({1, 2, 3}, {5, 5, 5})});
+    const RepairReport report = repaired(soup);
+    EXPECT_EQ(soup.mesh.positions_mm.size(), 8U);
+    EXPECT_EQ(report.pieces, 1U);
+    EXPECT_EQ(report.open_edges + report.crowded_edges + report.turned + report.pieces_turned, 0U);
+    EXPECT_EQ(inWords(report), std::vector<std::string>{"The mesh is closed and in good order."});
+}
+
+TEST(Repair, TurnsASingleTriangleThatFacesTheWrongWay) {
+    Soup soup = soupOf({box({0, 0, 0}, {2, 3, 4})});
+    std::swap(soup.mesh.triangles[5][0], soup.mesh.triangles[5][1]);
+    const RepairReport report = repaired(soup);
+    EXPECT_EQ(report.turned, 1U);
+    EXPECT_NEAR(signedVolume(soup.mesh), 24.0, 1e-4);
+}
+
+TEST(Repair, TurnsAPieceThatIsInsideOut) {
+    Soup soup = soupOf({sphere({0, 0, 0}, 5, 12, 0, 180, true), box({9, 0, 0}, {12, 3, 3})});
+    const RepairReport report = repaired(soup);
+    EXPECT_EQ(report.pieces_turned, 1U);
+    EXPECT_GT(signedVolume(soup.mesh), 400.0);
+}
+
+// A hollow print has an inner shell that faces inwards and must stay so.
+TEST(Repair, LeavesTheHollowOfAPrintAsItIs) {
+    Soup soup = soupOf({box({0, 0, 0}, {10, 10, 10}), sphere({5, 5, 5}, 2, 12, 0, 180, true)});
+    const RepairReport report = repaired(soup);
+    EXPECT_EQ(report.pieces_turned, 0U);
+    EXPECT_LT(signedVolume(soup.mesh), 1000.0);
+}
+
+TEST(Repair, LeavesOutWhatIsNoNumberTwiceOrFlat) {
+    Soup soup = soupOf({box({0, 0, 0}, {4, 4, 4})});
+    soup.mesh.positions_mm[0].x() = NAN;                    // one corner of one triangle
+    soup.mesh.triangles.push_back(soup.mesh.triangles[7]);  // once more
+    soup.mesh.triangles.push_back({3, 3, 4});               // no area
+    soup.labels.resize(soup.mesh.triangles.size(), 0);
+    const RepairReport report = repaired(soup);
+    EXPECT_EQ(report.not_a_number, 1U);
+    EXPECT_EQ(report.duplicates, 1U);
+    EXPECT_EQ(report.without_area, 1U);
+    EXPECT_EQ(report.open_edges, 3U);  // the hole where the triangle was
+    EXPECT_EQ(soup.mesh.triangles.size(), 11U);
+    EXPECT_EQ(inWords(report).size(), 4U);
+}
+
+TEST(Repair, StraysFarAwayDoNotCountAsTheFigure) {
+    Soup soup = soupOf({sphere({0, 0, 0}, 5, 30), plate({900, 0, 0}, 0.1F)});
+    const RepairReport report = repaired(soup);
+    EXPECT_EQ(report.far_off, 2U);
+    EXPECT_LT(boundsOf(soup.mesh.positions_mm).diagonal(), 20.0F);
+}
+
+// A sword that is a piece of its own, or a second figure beside the first, is no stray.
+TEST(Repair, PiecesNearbyStay) {
+    Soup soup = soupOf({sphere({0, 0, 0}, 5, 30), box({12, 0, 0}, {13, 1, 9})});
+    EXPECT_EQ(repaired(soup).far_off, 0U);
+    EXPECT_EQ(soup.labels.back(), 1);
+}
+
+TEST(Repair, NothingLeftIsRefusedWithTheNameOfTheFile) {
+    Soup soup = soupOf({plate({0, 0, 0}, 1)});
+    for (Vec3& p : soup.mesh.positions_mm) p.y() = INFINITY;
+    const auto report = repair(soup.mesh, soup.labels, "broken.stl", {});
+    ASSERT_FALSE(report);
+    EXPECT_NE(report.error().message.find("broken.stl"), std::string::npos);
+}
+
+// Euler: a closed triangle mesh has 3F/2 edges, each between two triangles.
+TEST(Neighbours, OfAClosedMeshAreMutual) {
+    Soup soup = soupOf({sphere({0, 0, 0}, 5, 10)});
+    repaired(soup);
+    const auto n = neighboursOf(soup.mesh.positions_mm.size(), soup.mesh.triangles);
+    EXPECT_EQ(n.open_edges + n.crowded_edges, 0U);
+    for (std::uint32_t t = 0; t < n.across.size(); ++t) {
+        for (const std::uint32_t other : n.across[t]) {
+            ASSERT_NE(other, kNoTriangle);
+            EXPECT_NE(std::ranges::find(n.across[other], t), n.across[other].end());
+        }
+    }
+    const std::size_t edges = 3 * soup.mesh.triangles.size() / 2;
+    EXPECT_EQ(soup.mesh.positions_mm.size() + soup.mesh.triangles.size(), edges + 2);
+}
+
+TEST(Neighbours, CountOpenAndCrowdedEdges) {
+    // Three triangles on one edge: six open edges, one crowded.
+    const std::vector<Triangle> fan = {{0, 1, 2}, {0, 1, 3}, {0, 1, 4}};
+    const auto n = neighboursOf(5, fan);
+    EXPECT_EQ(n.open_edges, 6U);
+    EXPECT_EQ(n.crowded_edges, 1U);
+    for (std::size_t t = 0; t < 3; ++t) EXPECT_EQ(n.crowded[t], 1U);
+}
+
+}  // namespace
+}  // namespace glaukophos
