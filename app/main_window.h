@@ -38,6 +38,8 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] FigurePanel& figurePanel() { return *m_figure_panel; }
 
     void openFiles(const QStringList& files);  // asks about unsaved changes first
+    // Another file of the open figure: parts and lights stay.
+    void reimport(const QStringList& files);
     void offerRecovery();
     void setStage(Stage stage);
     void setTheme(ThemeKind kind);
@@ -67,7 +69,6 @@ class MainWindow : public QMainWindow {
     bool saveAs();
     void askOpen();
     void askReimport();
-    void reimport(const QStringList& files);
     void askExportSheet(QPageSize::PageSizeId page);
     void askExportCsv();
     bool report(const Result<void>& result);  // shows an error; true when there is none

@@ -188,6 +188,16 @@ void StandingPage::buildTurns() {
         }
         restand(tr("Front of the figure"), stance);
     });
+    m_proposal = new QPushButton(this);
+    m_proposal->setObjectName(QStringLiteral("turnProposal"));
+    m_proposal->setToolTip(tr("The figure is most alike left and right when turned so"));
+    column->addWidget(m_proposal);
+    connect(m_proposal, &QPushButton::clicked, this, [this] {
+        Stance stance;
+        stance.turn = Eigen::AngleAxisf(static_cast<float>(radians(m_proposed_deg)), Vec3::UnitZ())
+                          .toRotationMatrix();
+        restand(tr("Turn the figure"), stance);
+    });
     auto* grid = new QGridLayout;
     for (std::size_t i = 0; i < kTurns.size(); ++i) {
         const TurnEntry& entry = kTurns[i];
@@ -252,6 +262,10 @@ void StandingPage::refresh() {
         m_unit->setCurrentIndex(-1);
         m_unit->setPlaceholderText(tr("scaled by hand"));
     }
+    m_proposed_deg = facingTurn_deg(form.whole.mesh);
+    m_proposal->setVisible(std::abs(m_proposed_deg) >= 4.0);
+    m_proposal->setText(
+        tr("It seems turned by %1°: make it face me").arg(std::abs(m_proposed_deg), 0, 'f', 0));
     m_usual->setCurrentIndex(0);
     m_height->setValue(shownHeight_mm());
     QStringList lines;

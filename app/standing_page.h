@@ -3,6 +3,7 @@
 
 #include <QComboBox>
 #include <QLabel>
+#include <QPushButton>
 #include <QWidget>
 
 #include "app/loader.h"
@@ -39,6 +40,8 @@ class StandingPage : public QWidget {
     ViewChoice m_view;
     QLabel* m_measures;  // owned by Qt, as are the following
     QLabel* m_report;
+    QPushButton* m_proposal;
+    double m_proposed_deg = 0.0;
     QComboBox* m_unit;
     QComboBox* m_measured_to;
     QComboBox* m_usual;

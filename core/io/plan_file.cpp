@@ -221,8 +221,7 @@ Result<ImportedFigure> importFigure(std::span<const fs::path> files,
     Stance stance;
     stance.turn = uprightTurn(imported->mesh, imported->y_is_up);
     stand(imported->mesh, stance);
-    const double facing = radians(facingTurn_deg(imported->mesh));
-    stance.turn = Eigen::AngleAxisf(static_cast<float>(facing), Vec3::UnitZ()).toRotationMatrix();
+    stance.turn.setIdentity();
     const float height = boundsOf(imported->mesh.positions_mm).size().z();
     stance.scale = guessedUnit(height).mm;
     if (doubtful_unit_mm && !fitsAFigure(height, lengthUnits().front())) {
