@@ -26,19 +26,22 @@ Banner::Banner(QWidget* parent)
     row->addWidget(m_close);
     connect(m_yes, &QPushButton::clicked, this, [this] {
         hide();
-        emit answered();
+        if (const auto yes = std::exchange(m_on_yes, nullptr)) yes();
     });
     connect(m_close, &QPushButton::clicked, this, [this] {
         const Kind was = m_kind;
         hide();
         if (was == Kind::Work) emit stopRequested();
-        if (was == Kind::Question) emit dismissed();
+        const auto no = std::exchange(m_on_no, nullptr);
+        if (was == Kind::Question && no) no();
     });
     hide();
 }
 
 void Banner::present(Kind kind, const QString& text) {
     m_kind = kind;
+    m_on_yes = nullptr;
+    m_on_no = nullptr;
     m_text->setText(text);
     setAccessibleName(text);
     m_progress->setVisible(kind == Kind::Work);
@@ -52,9 +55,12 @@ void Banner::present(Kind kind, const QString& text) {
 
 void Banner::showMessage(const QString& text) { present(Kind::Message, text); }
 
-void Banner::showQuestion(const QString& text, const QString& yes) {
-    m_yes->setText(yes);
+void Banner::showQuestion(const QString& text, const QString& yes_text,
+                          const std::function<void()>& yes, const std::function<void()>& no) {
+    m_yes->setText(yes_text);
     present(Kind::Question, text);
+    m_on_yes = yes;
+    m_on_no = no;
 }
 
 void Banner::showWork(const QString& text) { present(Kind::Work, text); }

@@ -5,6 +5,7 @@
 #include <QLabel>
 #include <QProgressBar>
 #include <QPushButton>
+#include <functional>
 
 namespace glaukophos {
 
@@ -15,8 +16,9 @@ class Banner : public QFrame {
     explicit Banner(QWidget* parent = nullptr);
 
     void showMessage(const QString& text);
-    // With a button that does something; `answered` is emitted when it is clicked.
-    void showQuestion(const QString& text, const QString& yes);
+    // A question that something newer may replace unanswered. `no` may be empty.
+    void showQuestion(const QString& text, const QString& yes_text,
+                      const std::function<void()>& yes, const std::function<void()>& no);
     void showWork(const QString& text);
     void setProgress(double fraction);
     void dismiss();
@@ -24,14 +26,14 @@ class Banner : public QFrame {
 
   signals:
     void stopRequested();
-    void answered();
-    void dismissed();
 
   private:
     enum class Kind { Message, Question, Work };
     void present(Kind kind, const QString& text);
 
     Kind m_kind = Kind::Message;
+    std::function<void()> m_on_yes;  // of the question that is shown
+    std::function<void()> m_on_no;
     QLabel* m_text;  // owned by Qt, as are the following
     QProgressBar* m_progress;
     QPushButton* m_yes;

@@ -289,6 +289,7 @@ void MainWindow::connectLoader() {
                 const bool recovered = !path.isEmpty() && path == m_recovery.leftBehind();
                 m_document.open(*plan, recovered ? QString() : path);
                 updateTitle();
+                if (path.isEmpty()) askSizeIfDoubtful();
             });
     connect(&m_loader, &Loader::failed, m_banner, &Banner::showMessage);
     connect(&m_loader, &Loader::previewReady, m_view, &FigureView::showPreview);
@@ -299,6 +300,20 @@ void MainWindow::connectLoader() {
                 m_banner->dismiss();
                 m_document.replaceFigure(text, *plan);
             });
+}
+
+void MainWindow::askSizeIfDoubtful() {
+    const float height_mm = m_document.plan().figure->bounds().size().z();
+    if (fitsAFigure(height_mm, lengthUnits().front())) return;
+    m_banner->showQuestion(tr("As it is read, this figure is %1 mm tall. Files seldom say their "
+                              "unit: what is it?")
+                               .arg(height_mm, 0, 'g', 3),
+                           tr("Choose the size"),
+                           [this] {
+                               setStage(Stage::Figure);
+                               m_figure_panel->showPage(FigurePanel::Page::Standing);
+                           },
+                           {});
 }
 
 void MainWindow::setStage(Stage stage) {
@@ -359,14 +374,9 @@ void MainWindow::reimport(const QStringList& files) {
 void MainWindow::offerRecovery() {
     const QString file = m_recovery.leftBehind();
     if (file.isEmpty()) return;
-    m_banner->showQuestion(tr("The last run ended before its changes were saved. Open them?"),
-                           tr("Open them"));
-    connect(
-        m_banner, &Banner::answered, this, [this, file] { openFiles({file}); },
-        Qt::SingleShotConnection);
-    connect(
-        m_banner, &Banner::dismissed, this, [this] { m_recovery.forget(); },
-        Qt::SingleShotConnection);
+    m_banner->showQuestion(
+        tr("The last run ended before its changes were saved. Open them?"), tr("Open them"),
+        [this, file] { openFiles({file}); }, [this] { m_recovery.forget(); });
 }
 
 bool MainWindow::mayDiscard() {

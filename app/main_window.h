@@ -61,6 +61,7 @@ class MainWindow : public QMainWindow {
     void buildViewMenu();
     void buildHelpMenu();
     void connectLoader();
+    void askSizeIfDoubtful();
     void updateTitle();
     void updateActions();
 

@@ -120,8 +120,8 @@ void PartsPage::buildDivision() {
     auto* row = new QHBoxLayout;
     m_groups = new QSlider(Qt::Horizontal, this);
     m_groups->setObjectName(QStringLiteral("groupCount"));
-    m_groups->setRange(2, 60);
-    m_groups->setValue(30);
+    m_groups->setRange(2, 80);
+    m_groups->setValue(40);
     m_groups->setAccessibleName(tr("Number of parts"));
     m_groups->setToolTip(tr("Into how many parts the figure is divided"));
     m_groups_label = new QLabel(this);

@@ -64,8 +64,7 @@ void joinBorders(Mesh& mesh, const Neighbours& neighbours, float near) {
         }
     }
     std::ranges::sort(border);
-    const auto twice = std::ranges::unique(border);
-    border.erase(twice.begin(), twice.end());
+    border.erase(std::unique(border.begin(), border.end()), border.end());
     // Sorted by x: only those just before can be near.
     std::ranges::sort(border, {}, [&](std::uint32_t v) { return mesh.positions_mm[v].x(); });
     for (std::size_t i = 0; i < border.size(); ++i) {

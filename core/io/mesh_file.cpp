@@ -1,4 +1,4 @@
-// Binary STL by our own reader (many times faster); the other formats by Assimp.
+// Binary STL by our own reader (many times faster); the other formats by the reader process.
 #include "core/io/mesh_file.h"
 
 #include <fmt/format.h>
@@ -8,8 +8,8 @@
 #include <cstring>
 
 #include "core/geometry/clean.h"
-#include "core/io/assimp_reader.h"
 #include "core/io/file_bytes.h"
+#include "core/io/reader_process.h"
 
 namespace glaukophos {
 namespace {
@@ -103,7 +103,7 @@ Result<std::vector<NamedMesh>> parseMeshes(const fs::path& file, std::span<const
         return fail(ErrorCode::BadInput,
                     fmt::format("{} is empty. Export the figure again.", name));
     }
-    if (!looksLikeBinaryStl(bytes)) return readByAssimp(file, bytes, progress);
+    if (!looksLikeBinaryStl(bytes)) return readInOwnProcess(file, bytes, progress);
     auto mesh = parseBinaryStl(bytes, name);
     if (!mesh) return tl::unexpected(mesh.error());
     std::vector<NamedMesh> meshes(1);

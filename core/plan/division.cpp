@@ -36,8 +36,8 @@ void renumber(Plan& plan, const std::vector<PartIndex>& number) {
     for (Light& light : plan.lights) {
         for (PartIndex& part : light.own_parts) part = number[part];
         std::ranges::sort(light.own_parts);
-        const auto twice = std::ranges::unique(light.own_parts);
-        light.own_parts.erase(twice.begin(), twice.end());
+        light.own_parts.erase(std::unique(light.own_parts.begin(), light.own_parts.end()),
+                              light.own_parts.end());
     }
     relabel(plan, std::move(labels));
 }

@@ -1,5 +1,5 @@
 // Triangles, names, transformations and plain colours are taken; everything else is left behind.
-#include "core/io/assimp_reader.h"
+#include "reader/assimp_reader.h"
 
 #include <assimp/MemoryIOWrapper.h>
 #include <assimp/postprocess.h>
