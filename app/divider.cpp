@@ -13,12 +13,16 @@ Divider::Guide Divider::guide() const {
 
 void Divider::with(const std::function<void(const DivisionGuide&)>& use) {
     if (!m_document.isOpen()) return;
-    if (const Guide known = guide()) {
+    if (const Guide known = guide(); known != nullptr && known->tree != nullptr) {
         use(*known);
         return;
     }
     m_waiting = use;
-    if (m_form != m_document.plan().figure->form) start();
+    prepare();
+}
+
+void Divider::prepare() {
+    if (m_document.isOpen() && m_form != m_document.plan().figure->form) start();
 }
 
 void Divider::start() {
@@ -26,19 +30,26 @@ void Divider::start() {
     m_form = m_document.plan().figure->form;
     m_guide.reset();
     m_worker = std::jthread([this, form = m_form](const std::stop_token& stop) {
-        auto made = makeGuide(*form, {stop, [this](double f) { emit progressed(f); }});
-        if (!made) return;
-        QMetaObject::invokeMethod(
-            this,
-            [this, form, guide = *made] {
-                if (form != m_form || m_document.plan().figure->form != form) return;
-                m_guide = guide;
-                emit ready();
-                const auto use = std::exchange(m_waiting, nullptr);
-                if (use) use(*guide);
-            },
-            Qt::QueuedConnection);
+        DivisionGuide creases = creaseGuide(*form);
+        post(form, std::make_shared<const DivisionGuide>(creases));
+        auto whole = withPatches(std::move(creases), *form,
+                                 {stop, [this](double f) { emit progressed(f); }});
+        if (whole) post(form, std::make_shared<const DivisionGuide>(std::move(*whole)));
     });
+}
+
+void Divider::post(const std::shared_ptr<const Form>& form, const Guide& guide) {
+    QMetaObject::invokeMethod(
+        this,
+        [this, form, guide] {
+            if (form != m_form || m_document.plan().figure->form != form) return;
+            m_guide = guide;
+            if (guide->tree == nullptr) return;
+            emit ready();
+            const auto use = std::exchange(m_waiting, nullptr);
+            if (use) use(*guide);
+        },
+        Qt::QueuedConnection);
 }
 
 }  // namespace glaukophos

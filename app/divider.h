@@ -18,11 +18,13 @@ class Divider : public QObject {
     ~Divider() override;
 
     using Guide = std::shared_ptr<const DivisionGuide>;
-    // Calls `use` with the guide of the open figure: at once when it is known, else when it is
-    // ready. A later call replaces one that waits.
+    // Calls `use` with the guide of the open figure, patches and all: at once when it is known,
+    // else when it is ready. A later call replaces one that waits.
     void with(const std::function<void(const DivisionGuide&)>& use);
     [[nodiscard]] bool isBusy() const { return m_waiting != nullptr; }
-    // Null until it is ready.
+    // Starts looking without anybody waiting.
+    void prepare();
+    // Null until creases are known, which is soon; patches follow some seconds later.
     [[nodiscard]] Guide guide() const;
 
   signals:
@@ -31,6 +33,7 @@ class Divider : public QObject {
 
   private:
     void start();
+    void post(const std::shared_ptr<const Form>& form, const Guide& guide);  // from the worker
 
     Document& m_document;
     std::shared_ptr<const Form> m_form;  // that the guide is of, or is being made of

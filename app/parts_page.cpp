@@ -50,6 +50,7 @@ PartsPage::PartsPage(Document& document, FigureView& view, QWidget* parent)
         if (aspect != Aspect::Values && aspect != Aspect::Colours) showSelected();
     });
     connect(&m_divider, &Divider::progressed, this, [this](double fraction) {
+        if (!m_divider.isBusy()) return;  // nobody waits
         showStatus(tr("Looking for creases, %1 %").arg(100 * fraction, 0, 'f', 0));
     });
     connect(&m_divider, &Divider::ready, this, [this] { showStatus({}); });
@@ -191,7 +192,7 @@ void PartsPage::buildBrush() {
     connect(m_tools, &QButtonGroup::idClicked, this, [this](int id) {
         const auto tool = static_cast<SurfaceTool>(id);
         m_view.setTool(tool);
-        if (tool != SurfaceTool::Choose) m_divider.with([](const DivisionGuide&) {});
+        if (tool != SurfaceTool::Choose) m_divider.prepare();
         if (tool != SurfaceTool::Choose && !m_document.selectedPart()) {
             showStatus(tr("Choose a part first."));
         }
@@ -230,7 +231,8 @@ void PartsPage::connectStrokes() {
     connect(&m_view, &FigureView::stroked, this,
             [this](const std::vector<SurfacePoint>& points, bool take_away) {
                 const Divider::Guide guide = m_divider.guide();
-                if (guide == nullptr) return;  // still looking for creases
+                const bool patches = m_view.tool() == SurfaceTool::Patch;
+                if (guide == nullptr || (patches && guide->tree == nullptr)) return;
                 stroke(*guide, points, take_away);
             });
     connect(&m_view, &FigureView::strokeFinished, this, [this] { m_document.endGesture(); });

@@ -16,6 +16,7 @@ namespace {
 
 constexpr float kCreaseWay_mm = 6.0F;     // extra way for crossing a sharp crease
 constexpr std::uint32_t kMostTied = 400;  // loose pieces looked at
+constexpr std::size_t kProbes = 12;       // patches of each that look for a neighbour
 constexpr std::uint32_t kFree = std::numeric_limits<std::uint32_t>::max();
 
 struct Runner {
@@ -206,18 +207,21 @@ void tieLoosePieces(const Mesh& mesh, const PatchTree& tree, std::vector<Group>&
     }
     for (std::size_t g = 0; g < groups.size(); ++g) middle[g] /= static_cast<float>(count[g]);
     const std::uint32_t piece_count = pieces.empty() ? 0 : *std::ranges::max_element(pieces) + 1U;
+    std::vector<std::vector<std::uint32_t>> patches_of(piece_count);
+    for (std::uint32_t g = 0; g < groups.size(); ++g) patches_of[piece_of[g]].push_back(g);
     for (std::uint32_t piece = 1; piece < piece_count && piece < kMostTied; ++piece) {
         std::uint32_t from = 0;
         std::uint32_t to = 0;
         float nearest = std::numeric_limits<float>::max();
-        for (std::uint32_t a = 0; a < groups.size(); ++a) {
-            if (piece_of[a] != piece) continue;
-            for (std::uint32_t b = 0; b < groups.size(); ++b) {
-                const float way = (middle[a] - middle[b]).squaredNorm();
-                if (piece_of[b] < piece && way < nearest) {
+        const std::vector<std::uint32_t>& mine = patches_of[piece];
+        const std::size_t stride = 1 + mine.size() / kProbes;
+        for (std::size_t i = 0; i < mine.size(); i += stride) {
+            for (std::uint32_t other = 0; other < groups.size(); ++other) {
+                const float way = (middle[mine[i]] - middle[other]).squaredNorm();
+                if (piece_of[other] < piece && way < nearest) {
                     nearest = way;
-                    from = a;
-                    to = b;
+                    from = mine[i];
+                    to = other;
                 }
             }
         }

@@ -54,7 +54,8 @@ std::size_t dropDuplicates(Mesh& mesh, PartLabels& labels) {
 
 // Corners of open borders that all but meet are made one, so that hair-thin cracks close. Corners
 // nearer than `near` become one.
-void joinBorders(Mesh& mesh, const Neighbours& neighbours, float near) {
+std::size_t joinBorders(Mesh& mesh, const Neighbours& neighbours, float near) {
+    std::size_t joined = 0;
     std::vector<std::uint32_t> border;
     for (std::size_t t = 0; t < mesh.triangles.size(); ++t) {
         for (std::size_t k = 0; k < 3; ++k) {
@@ -74,10 +75,12 @@ void joinBorders(Mesh& mesh, const Neighbours& neighbours, float near) {
             if (here.x() - other.x() > near) break;
             if ((here - other).squaredNorm() <= near * near) {
                 here = other;
+                ++joined;
                 break;
             }
         }
     }
+    return joined;
 }
 
 // Connected pieces with their bounds and sizes, the largest first.
@@ -105,14 +108,16 @@ Pieces piecesOf(const Mesh& mesh) {
     return pieces;
 }
 
-std::size_t closeCracks(Mesh& mesh, PartLabels& labels) {
+// `neighbours` follow what is done.
+std::size_t closeCracks(Mesh& mesh, PartLabels& labels, Neighbours& neighbours) {
     constexpr float kNear = 2e-6F;  // of the figure's size: the last digits of a float
-    const Neighbours before = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
-    if (before.open_edges == 0) return 0;
-    joinBorders(mesh, before, kNear * boundsOf(mesh.positions_mm).diagonal());
+    const std::size_t before = neighbours.open_edges;
+    if (before == 0) return 0;
+    if (joinBorders(mesh, neighbours, kNear * boundsOf(mesh.positions_mm).diagonal()) == 0)
+        return 0;
     weld(mesh.positions_mm, mesh.triangles, labels);
-    const Neighbours after = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
-    return before.open_edges > after.open_edges ? before.open_edges - after.open_edges : 0;
+    neighbours = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
+    return before > neighbours.open_edges ? before - neighbours.open_edges : 0;
 }
 
 float gapBetween(const Bounds& a, const Bounds& b) {
@@ -276,18 +281,21 @@ Result<RepairReport> repair(Mesh& mesh, PartLabels& labels, const std::string& s
                                 "or export it again.",
                                 source));
     }
-    report.closed = closeCracks(mesh, labels);
+    Neighbours neighbours = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
+    report.closed = closeCracks(mesh, labels, neighbours);
     Pieces pieces = piecesOf(mesh);
     report.far_off = dropStrays(mesh, labels, pieces);
     report.pieces = pieces.sizes.size();
     progress.at(0.6);
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-    const Neighbours neighbours = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
+    if (report.far_off > 0) {
+        // Vertices that only strays used must not count as part of the figure.
+        weld(mesh.positions_mm, mesh.triangles, labels);
+        neighbours = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
+    }
     report.open_edges = neighbours.open_edges;
     report.crowded_edges = neighbours.crowded_edges;
     makeWindingAgree(mesh, neighbours, pieces, report);
-    // Vertices that only strays used must not count as part of the figure.
-    if (report.far_off > 0) weld(mesh.positions_mm, mesh.triangles, labels);
     progress.at(1.0);
     return report;
 }

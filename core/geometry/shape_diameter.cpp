@@ -11,7 +11,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr std::uint32_t kRays = 16;
+constexpr std::uint32_t kRays = 8;
 constexpr double kHalfAngle_deg = 60.0;
 
 float diameterAt(const Mesh& mesh, const RayScene& scene, std::uint32_t triangle) {

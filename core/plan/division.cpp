@@ -55,7 +55,7 @@ void erasePart(Plan& plan, PartIndex part) {
 
 }  // namespace
 
-Result<std::shared_ptr<const DivisionGuide>> makeGuide(const Form& form, const Progress& progress) {
+DivisionGuide creaseGuide(const Form& form) {
     DivisionGuide guide;
     const Mesh& mesh = form.whole.mesh;
     for (const Triangle& t : mesh.triangles) {
@@ -63,17 +63,28 @@ Result<std::shared_ptr<const DivisionGuide>> makeGuide(const Form& form, const P
         guide.normals.push_back(areaVector(mesh, t).stableNormalized());
     }
     guide.creases = creasesOf(mesh, form.neighbours);
-    progress.at(0.1);
+    return guide;
+}
+
+Result<DivisionGuide> withPatches(DivisionGuide guide, const Form& form, const Progress& progress) {
+    const Mesh& mesh = form.whole.mesh;
     const float height = std::max(1.0F, form.bounds.size().z());
     PatchOptions options;
     options.patch_area_mm2 *= (height / 32.0) * (height / 32.0);
-    const std::vector<float> thickness_mm = shapeDiameters(
-        mesh, form.shown, {progress.stop, [&](double f) { progress.at(0.1 + 0.6 * f); }});
+    const std::vector<float> thickness_mm =
+        shapeDiameters(mesh, form.shown, {progress.stop, [&](double f) { progress.at(0.6 * f); }});
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-    guide.tree = patchTree(mesh, form.neighbours, guide.creases, thickness_mm, options,
-                           {progress.stop, [&](double f) { progress.at(0.7 + 0.3 * f); }});
+    guide.tree = std::make_shared<const PatchTree>(
+        patchTree(mesh, form.neighbours, guide.creases, thickness_mm, options,
+                  {progress.stop, [&](double f) { progress.at(0.6 + 0.4 * f); }}));
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-    return std::make_shared<const DivisionGuide>(std::move(guide));
+    return guide;
+}
+
+Result<std::shared_ptr<const DivisionGuide>> makeGuide(const Form& form, const Progress& progress) {
+    auto guide = withPatches(creaseGuide(form), form, progress);
+    if (!guide) return tl::unexpected(guide.error());
+    return std::make_shared<const DivisionGuide>(std::move(*guide));
 }
 
 std::vector<std::uint32_t> covered(const Form& form, const DivisionGuide& guide, const Dab& dab) {
@@ -174,9 +185,9 @@ void grow(const Form& form, const DivisionGuide& guide, PartIndex part, double m
 
 std::vector<std::uint32_t> patchAt(const DivisionGuide& guide, std::uint32_t triangle) {
     std::vector<std::uint32_t> triangles;
-    const std::uint32_t patch = guide.tree.patch_of_triangle[triangle];
-    for (std::uint32_t t = 0; t < guide.tree.patch_of_triangle.size(); ++t) {
-        if (guide.tree.patch_of_triangle[t] == patch) triangles.push_back(t);
+    const std::uint32_t patch = guide.tree->patch_of_triangle[triangle];
+    for (std::uint32_t t = 0; t < guide.tree->patch_of_triangle.size(); ++t) {
+        if (guide.tree->patch_of_triangle[t] == patch) triangles.push_back(t);
     }
     return triangles;
 }
@@ -195,7 +206,7 @@ std::size_t splitPart(Plan& plan, const DivisionGuide& guide, PartIndex part, st
     std::vector<bool> within(labels.size());
     for (std::size_t t = 0; t < labels.size(); ++t) within[t] = labels[t] == part;
     const Mesh& mesh = plan.figure->form->whole.mesh;
-    const auto groups = groupsOf(mesh, guide.tree, pieces, within);
+    const auto groups = groupsOf(mesh, *guide.tree, pieces, within);
     std::uint32_t count = 0;
     for (const std::uint32_t group : groups) {
         if (group != kNotGrouped) count = std::max(count, group + 1);
@@ -218,7 +229,7 @@ std::size_t splitPart(Plan& plan, const DivisionGuide& guide, PartIndex part, st
 
 void divideByCreases(Plan& plan, const DivisionGuide& guide, std::size_t groups) {
     const Mesh& mesh = plan.figure->form->whole.mesh;
-    const auto group = groupsOf(mesh, guide.tree, groups, {});
+    const auto group = groupsOf(mesh, *guide.tree, groups, {});
     const std::uint32_t last = *std::ranges::max_element(group);
     const std::size_t count = std::min<std::size_t>(last + std::size_t{1}, 2 * groups);
     plan.parts.clear();

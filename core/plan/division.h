@@ -14,10 +14,13 @@ struct DivisionGuide {
     std::vector<Vec3> centroids;  // of the triangles of the working surface
     std::vector<Vec3> normals;    // unit
     Creases creases;
-    PatchTree tree;
+    std::shared_ptr<const PatchTree> tree;  // null until it is added
 };
 
-// Fails only when stopped.
+// Enough for the brush.
+DivisionGuide creaseGuide(const Form& form);
+// With patches too, which take seconds. Fails only when stopped.
+Result<DivisionGuide> withPatches(DivisionGuide guide, const Form& form, const Progress& progress);
 Result<std::shared_ptr<const DivisionGuide>> makeGuide(const Form& form, const Progress& progress);
 
 // One touch of the brush.
@@ -47,7 +50,8 @@ void takeAway(const Form& form, const DivisionGuide& guide,
 void grow(const Form& form, const DivisionGuide& guide, PartIndex part, double mm,
           const std::vector<Part>& parts, PartLabels& labels);
 
-// The small patch under the pointer, which ends at creases.
+// The small patch under the pointer, which ends at creases. Needs patches, as do splitting and
+// dividing.
 std::vector<std::uint32_t> patchAt(const DivisionGuide& guide, std::uint32_t triangle);
 
 // Edits of a plan's parts as a whole. Labels and own parts of lights follow.

@@ -175,7 +175,7 @@ TEST_F(Dividing, TheTreeOffersEveryNumberOfGroupsAndEachRefinesTheOneBefore) {
     open({turnedPawn()});
     std::vector<std::uint32_t> coarser;
     for (std::size_t groups = 1; groups < 12; ++groups) {
-        const auto finer = groupsOf(form().whole.mesh, m_guide->tree, groups, {});
+        const auto finer = groupsOf(form().whole.mesh, *m_guide->tree, groups, {});
         const std::set<std::uint32_t> numbers(finer.begin(), finer.end());
         EXPECT_EQ(numbers.size(), groups);
         std::map<std::uint32_t, std::set<std::uint32_t>> inside;

@@ -68,7 +68,7 @@ TEST_F(FusedFigure, IsDividedNearlyAsItsSculptorDidAfterAFewJoins) {
     const Form& form = *m_fused.figure->form;
     const auto guide = makeGuide(form, {});
     ASSERT_TRUE(guide);
-    const Outcome outcome = compared(groupsOf(form.whole.mesh, (*guide)->tree, 60, {}));
+    const Outcome outcome = compared(groupsOf(form.whole.mesh, *(*guide)->tree, 60, {}));
     EXPECT_GT(outcome.right, 0.95);
     EXPECT_GE(outcome.found, 13U);  // of fourteen; the beard hangs together with the face
     EXPECT_LE(outcome.joins, 9U);
