@@ -481,8 +481,9 @@ void MainWindow::showHelp() {
     box.setTextFormat(Qt::RichText);
     box.setText(tr(
         "<h3>A light plan in five steps</h3>"
-        "<p><b>1 Figure.</b> Open your print file (drop it on the window). Click a part, give it "
-        "the colour it has in daylight.</p>"
+        "<p><b>1 Figure.</b> Open your print file (drop it on the window). Set its height and "
+        "front. Divide it at its creases, join what belongs together, brush the rest; give each "
+        "part its material and the colour it has in daylight.</p>"
         "<p><b>2 Lights.</b> Drag the moon on the round chart: the middle is straight above, "
         "the inner circle the horizon. Drag a lamp by its ring on the figure, with Shift along "
         "the surface. Set how far its glow reaches in mm.</p>"

@@ -15,6 +15,8 @@
 #include "core/io/tables_csv.h"
 #include "core/light/lamp_reach.h"
 #include "core/picture/named_view.h"
+#include "core/plan/division.h"
+#include "core/plan/stance.h"
 
 namespace glaukophos {
 namespace {
@@ -168,6 +170,38 @@ Result<Camera> cameraFor(const Plan& plan, const std::string& view, const PixelG
 }
 
 }  // namespace
+
+Result<void> runPrepare(const PrepareOptions& options) {
+    const auto units = lengthUnits();
+    const auto unit =
+        std::ranges::find_if(units, [&](const LengthUnit& u) { return options.unit == u.key; });
+    if (!options.unit.empty() && unit == units.end()) {
+        return fail(ErrorCode::BadInput, "The unit must be mm, cm, in or m.");
+    }
+    if (options.height_mm < 0 || options.height_mm > 2000) {
+        return fail(ErrorCode::BadInput, "The height must lie between 0 and 2000 mm.");
+    }
+    if (options.parts != 0 && (options.parts < 2 || options.parts > 200)) {
+        return fail(ErrorCode::BadInput, "The number of parts must lie between 2 and 200.");
+    }
+    const std::vector<std::filesystem::path> files(options.files.begin(), options.files.end());
+    auto imported = importFigure(files, {}, {});
+    if (!imported) return tl::unexpected(imported.error());
+    Stance scaled;
+    const float height = boundsOf(imported->mesh.positions_mm).size().z();
+    if (unit != units.end()) scaled.scale = unit->mm / imported->unit_mm;
+    if (options.height_mm > 0) scaled.scale = static_cast<float>(options.height_mm) / height;
+    stand(imported->mesh, scaled);
+    imported->unit_mm *= scaled.scale;
+    auto plan = planFromFigure(files.front().stem().string(), std::move(*imported), {});
+    if (!plan) return tl::unexpected(plan.error());
+    if (options.parts > 0) {
+        const auto guide = makeGuide(*plan->figure->form, {});
+        if (!guide) return tl::unexpected(guide.error());
+        divideByCreases(*plan, **guide, static_cast<std::size_t>(options.parts));
+    }
+    return savePlan(*plan, options.output);
+}
 
 Result<void> runInfo(const CommonOptions& options) {
     const auto plan = load(options);

@@ -21,7 +21,17 @@ struct RenderOptions {
     bool steps = false;
 };
 
+struct PrepareOptions {
+    std::vector<std::string> files;
+    std::string unit;        // mm, cm, in or m; empty: guessed
+    double height_mm = 0.0;  // 0: as read
+    int parts = 0;           // divide at creases into this many; 0: as imported
+    std::string output;      // the plan to write
+};
+
 // Each returns nothing on success; errors are for the user.
+// Meshes -> a plan: repaired, stood upright on the floor, scaled and divided.
+Result<void> runPrepare(const PrepareOptions& options);
 Result<void> runInfo(const CommonOptions& options);
 Result<void> runReach(const CommonOptions& options, bool with_vertices);
 Result<void> runProbe(const CommonOptions& options, const std::string& points_file);

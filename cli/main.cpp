@@ -45,6 +45,17 @@ int run(int argc, char** argv) {
 
     auto* info = app.add_subcommand("info", "Size, parts and lights of a plan or mesh");
     addCommon(*info, options, "info figure.stl");
+    glaukophos::PrepareOptions prepared;
+    auto* prepare = app.add_subcommand(
+        "prepare", "A plan from mesh files: repaired, stood upright, scaled and divided");
+    prepare->add_option("files", prepared.files, "One or more meshes of one figure")->required();
+    prepare->add_option("--unit", prepared.unit, "What one unit of the files is: mm, cm, in or m");
+    prepare->add_option("--height", prepared.height_mm, "Height in mm, base to top");
+    prepare->add_option("--parts", prepared.parts,
+                        "Divide at creases into so many parts, 2 to 200");
+    prepare->add_option("-o,--output", prepared.output, "The .glauk plan to write")->required();
+    prepare->footer(
+        "Example:\n  glaukophos-cli prepare figure.stl --height 34 --parts 40 -o figure.glauk");
     auto* reach = app.add_subcommand("reach", "What each light reaches");
     addCommon(*reach, options, "reach figure.stl --far 10,50 --lamp 8,-9,11,radius=2,reach=20");
     reach->add_flag("--vertices", with_vertices,
@@ -58,7 +69,8 @@ int run(int argc, char** argv) {
     addCommon(*ladder, options, "ladder plan.glauk -o ladder.csv");
     auto* picture = app.add_subcommand("render", "A picture of the figure as PNG");
     addCommon(*picture, options, "render plan.glauk --overlay bands --view front -o front.png");
-    picture->add_option("--overlay", render.overlay, "bare, reach, values, bands or colours");
+    picture->add_option("--overlay", render.overlay,
+                        "bare, parts, reach, values, bands or colours");
     picture->add_option("--view", render.view,
                         "plan, front, right, back, left, top, below, upside-down, or a light's "
                         "name to see from it");
@@ -75,6 +87,7 @@ int run(int argc, char** argv) {
         fmt::print(stderr, "glaukophos-cli: {} Try --help.\n", error.what());
         return kBadInput;
     }
+    if (prepare->parsed()) return finish(runPrepare(prepared));
     if (info->parsed()) return finish(runInfo(options));
     if (reach->parsed()) return finish(runReach(options, with_vertices));
     if (probe->parsed()) return finish(runProbe(options, points));

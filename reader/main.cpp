@@ -16,7 +16,7 @@ namespace {
 
 using namespace glaukophos;
 
-constexpr rlim_t kMostMemory = 6'000'000'000;
+[[maybe_unused]] constexpr rlim_t kMostMemory = 6'000'000'000;
 constexpr rlim_t kMostCpu_s = 600;
 
 void limit(__rlimit_resource resource, rlim_t most) {

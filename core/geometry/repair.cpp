@@ -262,6 +262,9 @@ std::vector<std::string> inWords(const RepairReport& report) {
         "edges are open: fine for light, they are holes or the rims of sheets.");
     say(report.crowded_edges, "edge is shared by more than two triangles: fine for light.",
         "edges are shared by more than two triangles: fine for light.");
+    if (report.pieces > 1) {
+        lines.push_back(fmt::format("It consists of {} separate pieces.", report.pieces));
+    }
     if (lines.empty()) lines.emplace_back("The mesh is closed and in good order.");
     return lines;
 }

@@ -11,7 +11,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr std::uint32_t kRays = 8;
+constexpr std::uint32_t kRays = 16;
 constexpr double kHalfAngle_deg = 60.0;
 
 float diameterAt(const Mesh& mesh, const RayScene& scene, std::uint32_t triangle) {
@@ -35,8 +35,8 @@ float diameterAt(const Mesh& mesh, const RayScene& scene, std::uint32_t triangle
         if (from_inside) ways.push_back(hit->distance_mm);
     }
     if (ways.empty()) return 0.0F;
-    std::ranges::nth_element(ways, ways.begin() + static_cast<std::ptrdiff_t>(ways.size() / 2));
-    return ways[ways.size() / 2];
+    std::ranges::sort(ways);
+    return 0.5F * (ways[(ways.size() - 1) / 2] + ways[ways.size() / 2]);
 }
 
 }  // namespace

@@ -8,7 +8,7 @@ namespace glaukophos {
 
 // Shapira, Shamir & Cohen-Or, "Consistent mesh partitioning and skeletonisation using the shape
 // diameter function", The Visual Computer 24, 2008: the median way to the other side along rays in
-// a cone of 60 degrees half angle into the body; here 8 rays. One entry a triangle, mm. `scene` is
+// a cone of 60 degrees half angle into the body; here 16 rays. One entry a triangle, mm. `scene` is
 // made of `mesh`.
 std::vector<float> shapeDiameters(const Mesh& mesh, const RayScene& scene,
                                   const Progress& progress);

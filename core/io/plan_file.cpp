@@ -201,8 +201,8 @@ Result<Plan> openPlan(const fs::path& file, const Progress& progress) {
         if (content.find('{') < 16) return openText(file, *bytes, progress);
         return damaged(file, "it is not a complete archive");
     }
-    auto imported =
-        importFigure({&file, 1}, {}, {progress.stop, [&](double f) { progress.at(0.4 * f); }});
+    auto imported = readFigure({&file, 1}, Division::Pieces,
+                               {progress.stop, [&](double f) { progress.at(0.4 * f); }});
     if (!imported) return tl::unexpected(imported.error());
     return planFromFigure(file.stem().string(), std::move(*imported),
                           {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});

@@ -9,8 +9,8 @@
 
 namespace glaukophos {
 
-// Opens a .glauk archive, a plan.json with its meshes beside it, or a mesh (which gets a starting
-// plan), told apart by content.
+// Opens a .glauk archive, a plan.json with its meshes beside it, or a mesh, told apart by content.
+// A mesh gets a starting plan and keeps its place: millimetres, z up, facing -y.
 Result<Plan> openPlan(const std::filesystem::path& file, const Progress& progress);
 
 // The figure in one or more mesh files, stood upright on the floor by the guesses of stance.h.

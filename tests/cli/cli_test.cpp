@@ -68,6 +68,36 @@ TEST_F(Cli, InfoCountsTheMesh) {
     EXPECT_EQ(json["lights"].size(), 3U);
 }
 
+TEST_F(Cli, PrepareStandsScalesAndDivides) {
+    // Lying on its side, in inches: a broad foot towards +y, a post towards -y.
+    const Mesh mesh = meshOf(
+        {box({-0.4F, 1, -0.4F}, {0.4F, 1.1F, 0.4F}), box({-0.1F, -0.1F, -0.1F}, {0.1F, 1, 0.1F})});
+    write("lying.stl", binaryStl(mesh, "lying"));
+    const Finished made =
+        run("prepare " + file("lying.stl") + " --unit in --parts 2 -o " + file("stood.glauk"));
+    ASSERT_EQ(made.code, 0) << made.output;
+    const Json info = Json::parse(run("info " + file("stood.glauk") + " --json").output);
+    EXPECT_NEAR(info["size_mm"][2].get<double>(), 1.2 * 25.4, 1e-3);
+    EXPECT_NEAR(info["size_mm"][0].get<double>(), 0.8 * 25.4, 1e-3);
+    EXPECT_EQ(info["parts"].size(), 2U);
+    const Finished scaled =
+        run("prepare " + file("lying.stl") + " --height 40 -o " + file("tall.glauk"));
+    ASSERT_EQ(scaled.code, 0) << scaled.output;
+    const Json tall = Json::parse(run("info " + file("tall.glauk") + " --json").output);
+    EXPECT_NEAR(tall["size_mm"][2].get<double>(), 40.0, 1e-3);
+    EXPECT_EQ(run("prepare " + file("lying.stl") + " --unit ell -o x.glauk").code, 2);
+}
+
+// A bare mesh keeps its place, so that points in its own coordinates can be probed.
+TEST_F(Cli, ABareMeshKeepsItsPlace) {
+    write("high.stl", binaryStl(meshOf({box({95, 5, 20}, {105, 15, 30})}), "high"));
+    write("at.csv", "100,10,30,0,0,1\n");
+    const Finished probe = run("probe " + file("high.stl") + " --points " + file("at.csv") +
+                               " --far 12,90,strength=1 --json");
+    ASSERT_EQ(probe.code, 0) << probe.output;
+    EXPECT_NEAR(Json::parse(probe.output)["points"][0]["irradiance"][0].get<double>(), 1.0, 1e-4);
+}
+
 // Lambert 1760 and Howell's sphere: strength x (R/d)^2 on the lid, nothing behind the box.
 TEST_F(Cli, ProbeGivesTheIrradianceOfTheory) {
     const Finished probe =
@@ -147,7 +177,7 @@ TEST_F(Cli, BadInputIsCodeTwoAndOneLine) {
 }
 
 TEST_F(Cli, EveryCommandHasHelpWithAnExample) {
-    for (const char* command : {"info", "reach", "probe", "bands", "ladder", "render"}) {
+    for (const char* command : {"prepare", "info", "reach", "probe", "bands", "ladder", "render"}) {
         const Finished help = run(std::string(command) + " --help");
         EXPECT_EQ(help.code, 0);
         EXPECT_NE(help.output.find("Example:"), std::string::npos) << command;
