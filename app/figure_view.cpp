@@ -55,9 +55,9 @@ FigureView::FigureView(Document& document, QWidget* parent)
     m_rest.setInterval(kRest_ms);
     connect(&m_rest, &QTimer::timeout, this, [this] { requestPicture(false); });
     connect(&m_maker, &PictureMaker::pictureReady, this,
-            [this](const QImage& picture, bool finished) {
+            [this](const QImage& picture, int number, bool finished) {
                 m_picture = picture;
-                m_finished = finished && !m_rest.isActive();
+                m_finished = finished && number == m_request_number && !m_rest.isActive();
                 update();
                 if (m_finished) emit pictureFinished();
             });
@@ -145,8 +145,8 @@ Camera FigureView::camera() const {
 }
 
 void FigureView::requestPicture(bool moving) {
-    if (!m_document.isOpen() || m_document.evaluated() == nullptr || width() < 2) return;
     m_finished = false;
+    if (!m_document.isOpen() || m_document.evaluated() == nullptr || width() < 2) return;
     PictureRequest request;
     request.evaluated = m_document.evaluated();
     request.look = m_look;
@@ -157,6 +157,7 @@ void FigureView::requestPicture(bool moving) {
     request.shade.backdrop.floor = !m_view.upside_down;
     request.shade.selected = m_document.selectedPart();
     request.moving = moving;
+    request.number = ++m_request_number;
     m_maker.request(std::move(request));
 }
 

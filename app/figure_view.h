@@ -105,6 +105,7 @@ class FigureView : public QWidget {
     QTimer m_rest;  // fires when the hand has rested
     QImage m_picture;
     bool m_finished = false;
+    int m_request_number = 0;
     LookChoice m_look;
     ViewChoice m_view;
     std::optional<std::size_t> m_from_light;

@@ -76,7 +76,8 @@ void PictureMaker::make(const PictureRequest& request) {
                  request.shade);
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames) || last) {
-            emit pictureReady(toQImage(developed(accumulation)), last && !request.moving);
+            emit pictureReady(toQImage(developed(accumulation)), request.number,
+                              last && !request.moving);
         }
         if (newerWaits()) return;
     }

@@ -20,6 +20,7 @@ struct PictureRequest {
     PixelGrid grid;  // of the full picture, in device pixels
     ShadeChoice shade;
     bool moving = false;  // half size, one ray a pixel
+    int number = 0;       // comes back with the pictures
 };
 
 class PictureMaker : public QObject {
@@ -32,8 +33,8 @@ class PictureMaker : public QObject {
     void request(PictureRequest request);
 
   signals:
-    // `finished` when the picture will not get any finer.
-    void pictureReady(const QImage& picture, bool finished);
+    // `finished` when the picture of this request will not get any finer.
+    void pictureReady(const QImage& picture, int number, bool finished);
 
   private:
     void run(const std::stop_token& stop);

@@ -17,7 +17,8 @@ namespace {
 using namespace glaukophos;
 
 [[maybe_unused]] constexpr rlim_t kMostMemory = 6'000'000'000;
-constexpr rlim_t kMostCpu_s = 600;
+// Seconds of processor time: a hundred megabytes of text take about half a minute.
+rlim_t mostSeconds(std::size_t bytes) { return 20 + bytes / 1'000'000; }
 
 void limit(__rlimit_resource resource, rlim_t most) {
     const rlimit limits{most, most};
@@ -52,7 +53,8 @@ int main(int argc, char** argv) {
 #if !defined(__SANITIZE_ADDRESS__) && !defined(GLAUKOPHOS_SANITIZED)
     limit(RLIMIT_AS, kMostMemory);  // sanitizers reserve terabytes of addresses
 #endif
-    limit(RLIMIT_CPU, kMostCpu_s);
+    const std::span<const char> input = mappedInput();
+    limit(RLIMIT_CPU, mostSeconds(input.size()));
     limit(RLIMIT_CORE, 0);
     try {
         const Progress progress{{}, [](double fraction) {
@@ -60,7 +62,7 @@ int main(int argc, char** argv) {
                                         100.0 * std::clamp(fraction, 0.0, 1.0));
                                     if (::write(kReaderProgress, &percent, 1) != 1) return;
                                 }};
-        const auto meshes = readByAssimp(argv[1], mappedInput(), progress);
+        const auto meshes = readByAssimp(argv[1], input, progress);
         return writeAll(meshes ? encoded(*meshes) : encoded(meshes.error())) ? 0 : 3;
     } catch (const std::exception&) {
         return 3;

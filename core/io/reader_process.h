@@ -6,7 +6,8 @@
 namespace glaukophos {
 
 // ASCII STL, OBJ, PLY, 3MF and glTF. A file that crashes the library, or makes it take more than
-// 6 GB or ten minutes, is refused with a sentence; a stop is obeyed within a tenth of a second.
+// 6 GB or far longer than files of its size do, is refused with a sentence; a stop is obeyed within
+// a tenth of a second.
 Result<std::vector<NamedMesh>> readInOwnProcess(const std::filesystem::path& file,
                                                 std::span<const char> bytes,
                                                 const Progress& progress);
