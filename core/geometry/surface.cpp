@@ -63,8 +63,9 @@ SurfaceOptions optionsFor(float height_mm) {
 Result<WorkingSurface> makeWorkingSurface(const Mesh& original, const PartLabels& labels,
                                           const SurfaceOptions& options, const Progress& progress) {
     const double area = areaOf(original, original.triangles);
-    const double keep =
-        static_cast<double>(options.max_triangles) / static_cast<double>(original.triangles.size());
+    // Subdividing what is coarse adds to what simplification leaves.
+    const double keep = 0.75 * static_cast<double>(options.max_triangles) /
+                        static_cast<double>(original.triangles.size());
     const int parts = 1 + *std::ranges::max_element(labels);
     float edge_mm = std::max(options.max_edge_mm, affordableEdge(area, options.max_triangles));
     while (true) {
