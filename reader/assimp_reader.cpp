@@ -41,7 +41,7 @@ class Reporter : public Assimp::ProgressHandler {
 // NOLINTBEGIN(readability-identifier-naming): Assimp's names
 class BesideOnly : public Assimp::IOSystem {
   public:
-    BesideOnly(fs::path file, std::string shown_name, std::span<const char> bytes)
+    BesideOnly(const fs::path& file, std::string shown_name, std::span<const char> bytes)
         : m_folder(file.parent_path()), m_shown_name(std::move(shown_name)), m_bytes(bytes) {}
 
     bool Exists(const char* name) const override {

@@ -49,7 +49,8 @@ bool attach(RTCScene scene, const Mesh& mesh) {
                                             sizeof(Triangle), mesh.triangles.size());
     const bool complete = vertices != nullptr && indices != nullptr;
     if (complete) {
-        std::memcpy(vertices, mesh.positions_mm.data(), mesh.positions_mm.size() * sizeof(Vec3));
+        std::memcpy(vertices, mesh.positions_mm.front().data(),
+                    mesh.positions_mm.size() * sizeof(Vec3));
         std::memcpy(indices, mesh.triangles.data(), mesh.triangles.size() * sizeof(Triangle));
         rtcCommitGeometry(geometry);
         rtcAttachGeometryByID(scene, geometry, 0);
@@ -218,7 +219,7 @@ std::vector<std::uint32_t> RayScene::nearestTriangles(const Mesh& mesh,
                            points[i])
                               .norm() +
                 1e-6F;
-            RTCPointQueryContext context;
+            RTCPointQueryContext context{};
             rtcInitPointQueryContext(&context);
             rtcPointQuery(m_scene.get(), &ball, &context, considerTriangle, &query);
             nearest[i] = query.triangle;

@@ -60,7 +60,7 @@ std::string surfacePly(const WorkingSurface& surface, const PartLabels& labels) 
     const std::size_t header = bytes.size();
     const auto& positions = surface.mesh.positions_mm;
     bytes.resize(header + positions.size() * kVertexBytes + labels.size() * kFaceBytes);
-    std::memcpy(bytes.data() + header, positions.data(), positions.size() * kVertexBytes);
+    std::memcpy(bytes.data() + header, positions.front().data(), positions.size() * kVertexBytes);
     char* at = bytes.data() + header + positions.size() * kVertexBytes;
     for (std::size_t i = 0; i < labels.size(); ++i, at += kFaceBytes) {
         at[0] = 3;

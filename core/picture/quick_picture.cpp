@@ -12,7 +12,7 @@ namespace {
 
 std::uint8_t byteOf(float linear) {
     const double value = encodedFrom({Vec3d::Constant(std::clamp(linear, 0.0F, 1.0F))}).r;
-    return static_cast<std::uint8_t>(255.0 * value + 0.5);
+    return static_cast<std::uint8_t>(std::lround(255.0 * value));
 }
 
 // A corner on the picture: pixels, and the distance from the eye along the view.
@@ -126,8 +126,8 @@ Image quickPicture(std::span<const Mesh* const> meshes, bool y_is_up, const Pixe
     image.height = grid.height;
     image.rgb.reserve(buffer.depth().size() * 3);
     for (std::size_t i = 0; i < buffer.depth().size(); ++i) {
-        const float down = static_cast<float>(i / static_cast<std::size_t>(grid.width)) /
-                           static_cast<float>(grid.height);
+        const std::size_t row = i / static_cast<std::size_t>(grid.width);
+        const float down = static_cast<float>(row) / static_cast<float>(grid.height);
         const bool empty = buffer.depth()[i] == std::numeric_limits<float>::max();
         const float ground = backdrop.top + (backdrop.bottom - backdrop.top) * down;
         image.rgb.insert(image.rgb.end(), 3, byteOf(empty ? ground : buffer.shade()[i]));

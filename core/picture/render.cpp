@@ -161,7 +161,7 @@ struct Shader {
         const float facing = std::max(0.0F, normal.dot(key));
         const Vec3 soft = mixed(look.colours, t, hit.u, hit.v);
         const float open = soft.x();
-        const Vec3 clay = 0.50F * soft + Vec3::Constant(0.50F * facing * std::sqrt(open * 0.62F));
+        Vec3 clay = 0.50F * soft + Vec3::Constant(0.50F * facing * std::sqrt(open * 0.62F));
         if (look.part_tints.empty()) return clay;
         return clay.cwiseProduct(look.part_tints[figure.partShownBy(hit)]);
     }

@@ -62,9 +62,10 @@ double asymmetry(std::span<const Vec3> points, double azimuth) {
     }
     const Vec3 cell = (box.size() / kCells).cwiseMax(1e-6F);
     const auto index = [&](float x, float y, float z) {
-        const auto in = [](float v) { return std::clamp(static_cast<int>(v), 0, kCells - 1); };
-        return static_cast<std::size_t>((in(x / cell.x()) * kCells + in(y / cell.y())) * kCells +
-                                        in(z / cell.z()));
+        const auto in = [](float v) {
+            return static_cast<std::size_t>(std::clamp(static_cast<int>(v), 0, kCells - 1));
+        };
+        return (in(x / cell.x()) * kCells + in(y / cell.y())) * kCells + in(z / cell.z());
     };
     std::vector<bool> filled(std::size_t{kCells} * kCells * kCells, false);
     std::vector<bool> mirrored(filled.size(), false);
