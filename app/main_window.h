@@ -81,7 +81,6 @@ class MainWindow : public QMainWindow {
     Document m_document;
     Loader m_loader;
     Recovery m_recovery;
-    QStringList m_loading_files;
 
     // All owned by Qt.
     FigureView* m_view;

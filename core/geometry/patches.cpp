@@ -318,12 +318,4 @@ std::vector<std::uint32_t> groupsOf(const Mesh& mesh, const PatchTree& tree, std
     return result;
 }
 
-std::size_t suggestedGroups(const PatchTree& tree, std::size_t most) {
-    constexpr float kRealCrease = 0.16F;
-    const auto weak = static_cast<std::size_t>(std::ranges::count_if(
-        tree.joinings, [](const Joining& j) { return j.cost < kRealCrease; }));
-    const std::size_t groups = tree.patch_count - weak;
-    return std::clamp<std::size_t>(groups, 1, most);
-}
-
 }  // namespace glaukophos

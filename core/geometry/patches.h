@@ -39,8 +39,4 @@ inline constexpr std::uint32_t kNotGrouped = std::numeric_limits<std::uint32_t>:
 std::vector<std::uint32_t> groupsOf(const Mesh& mesh, const PatchTree& tree, std::size_t groups,
                                     const std::vector<bool>& within);
 
-// How many groups a painter would probably call parts: those left when only joinings that cross
-// real creases remain. Between 1 and `most`.
-std::size_t suggestedGroups(const PatchTree& tree, std::size_t most);
-
 }  // namespace glaukophos

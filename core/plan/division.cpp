@@ -5,7 +5,6 @@
 
 #include <algorithm>
 #include <queue>
-#include <unordered_map>
 #include <unordered_set>
 
 #include "core/geometry/shape_diameter.h"
@@ -121,12 +120,12 @@ void takeAway(const Form& form, const DivisionGuide& guide,
               std::span<const std::uint32_t> triangles, PartIndex part,
               const std::vector<Part>& parts, PartLabels& labels) {
     if (locked(parts, part)) return;
-    std::unordered_map<std::uint32_t, float> ways;  // of the triangles that change hands
+    std::unordered_set<std::uint32_t> leaving;  // triangles that have no new part yet
     for (const std::uint32_t t : triangles) {
-        if (labels[t] == part) ways.emplace(t, std::numeric_limits<float>::max());
+        if (labels[t] == part) leaving.insert(t);
     }
     WayQueue queue;
-    for (const auto& [t, way] : ways) {
+    for (const std::uint32_t t : leaving) {
         for (const std::uint32_t next : form.neighbours.across[t]) {
             if (next != kNoTriangle && labels[next] != part) queue.push({0.0F, t, labels[next], t});
         }
@@ -134,13 +133,11 @@ void takeAway(const Form& form, const DivisionGuide& guide,
     while (!queue.empty()) {
         const Way at = queue.top();
         queue.pop();
-        const auto mine = ways.find(at.triangle);
-        if (mine == ways.end()) continue;
+        if (leaving.erase(at.triangle) == 0) continue;
         labels[at.triangle] = at.part;
-        ways.erase(mine);
         for (std::size_t k = 0; k < 3; ++k) {
             const std::uint32_t next = form.neighbours.across[at.triangle][k];
-            if (next == kNoTriangle || !ways.contains(next)) continue;
+            if (next == kNoTriangle || !leaving.contains(next)) continue;
             queue.push({(guide.centroids[next] - guide.centroids[at.from]).norm(), next, at.part,
                         at.from});
         }

@@ -1,6 +1,7 @@
 // Controls on their own.
 #include <gtest/gtest.h>
 
+#include <QPushButton>
 #include <QSignalSpy>
 #include <QTest>
 #include <cmath>
@@ -31,6 +32,20 @@ TEST(SkyChartMapping, LooksLikeAClock) {
     EXPECT_NEAR(std::hypot(chartPointOf({5, 90}).x, chartPointOf({5, 90}).y), 0.0, 1e-12);
     EXPECT_GT(std::hypot(chartPointOf({5, -30}).x, chartPointOf({5, -30}).y),
               std::hypot(chartPointOf({5, 0}).x, chartPointOf({5, 0}).y));
+}
+
+TEST(Banner, AQuestionThatWasReplacedIsNotAnsweredAnyMore) {
+    Banner banner;
+    int first = 0;
+    int second = 0;
+    banner.showQuestion(QStringLiteral("One?"), QStringLiteral("Yes"), [&] { ++first; }, {});
+    banner.showWork(QStringLiteral("Working"));
+    banner.showQuestion(
+        QStringLiteral("Two?"), QStringLiteral("Yes"), [&] { ++second; }, [&] { second += 10; });
+    QTest::mouseClick(banner.findChild<QPushButton*>(QStringLiteral("bannerYes")), Qt::LeftButton);
+    EXPECT_EQ(first, 0);
+    EXPECT_EQ(second, 1);
+    EXPECT_EQ(banner.text(), QString());
 }
 
 TEST(NumberField, TellsEditsByTheUserOnly) {
