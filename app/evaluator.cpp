@@ -51,6 +51,7 @@ void Evaluator::run(const std::stop_token& stop) {
             m_form = plan->figure->form;
             m_traced.clear();
             m_table = {};
+            m_bounce = {};
         }
         refine(*plan);
     }
@@ -81,10 +82,12 @@ void Evaluator::refine(const Plan& plan) {
 Evaluator::TracedLight& Evaluator::tracedFor(const Plan& plan, std::size_t index) {
     TracedLight& traced = m_traced[index];
     const Light& light = plan.lights[index];
-    const auto labels = light.own_parts.empty() ? nullptr : plan.figure->labels;
+    const bool names_parts = !light.own_parts.empty() || !light.passed_parts.empty();
+    const auto labels = names_parts ? plan.figure->labels : nullptr;
     if (traced.kind != light.kind || traced.own_parts != light.own_parts ||
-        traced.labels != labels) {
-        traced = {light.kind, light.own_parts, labels, Accuracy::Preview, 0, {}};
+        traced.passed_parts != light.passed_parts || traced.labels != labels) {
+        traced = {light.kind, light.own_parts, light.passed_parts, labels, Accuracy::Preview, 0,
+                  {}};
     }
     return traced;
 }
@@ -117,6 +120,7 @@ void Evaluator::publish(const Plan& plan) {
                    (std::holds_alternative<Sky>(traced.kind) || traced.accuracy >= Accuracy::Soft);
     }
     if (m_table.rounds > 0) describeOpenness(*m_form, m_table, reach);
+    if (!addThrownBack(plan, m_bounce, reach, {m_step.get_token(), {}})) return;
     auto result = std::make_shared<Evaluated>();
     result->plan = plan;
     result->results = resultsOf(plan, spread(*plan.figure, reach));

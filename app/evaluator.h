@@ -42,7 +42,8 @@ class Evaluator : public QObject {
     struct TracedLight {
         LightKind kind;
         std::vector<PartIndex> own_parts;
-        std::shared_ptr<const PartLabels> labels;  // kept only where own parts depend on them
+        std::vector<PartIndex> passed_parts;
+        std::shared_ptr<const PartLabels> labels;  // kept only where parts matter
         Accuracy accuracy = Accuracy::Preview;
         int sky_rounds = 0;
         std::vector<float> irradiance;
@@ -65,6 +66,7 @@ class Evaluator : public QObject {
     std::shared_ptr<const Form> m_form;
     std::vector<TracedLight> m_traced;
     SkyTable m_table;
+    BounceTable m_bounce;
 
     std::jthread m_worker;  // last member: starts when all others are ready
 };

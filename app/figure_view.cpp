@@ -138,7 +138,7 @@ PixelGrid FigureView::grid() const {
 Camera FigureView::camera() const {
     const Plan& plan = m_document.plan();
     Camera camera = m_from_light && *m_from_light < plan.lights.size()
-                        ? cameraAt(plan.lights[*m_from_light], *plan.figure, grid())
+                        ? cameraAt(plan, plan.lights[*m_from_light], grid())
                         : heldCamera(plan.figure->bounds(), m_view, grid());
     hideParts(camera, plan);
     return camera;

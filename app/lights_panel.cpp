@@ -8,7 +8,6 @@
 
 #include "app/text.h"
 #include "app/theme.h"
-#include "core/light/lamp_reach.h"
 
 namespace glaukophos {
 namespace {
@@ -324,9 +323,8 @@ void LightsPanel::setReach(double reach_mm) {
     if (evaluated == nullptr || index >= evaluated->plan.lights.size()) return;
     const double rest = restOfLight(evaluated->plan, evaluated->results.reach, index);
     change(tr("Reach of lamp"), ReachKey, [&](Light& light) {
-        if (const auto* lamp = std::get_if<Lamp>(&light.kind)) {
-            light.strength = std::clamp(strengthForReach(*lamp, reach_mm, rest), 0.01, 1000.0);
-        }
+        const Glow glow = glowOf(m_document.plan(), light);
+        light.strength = std::clamp(strengthForReach(glow, reach_mm, rest), 0.01, 1000.0);
     });
 }
 
@@ -366,7 +364,8 @@ void LightsPanel::showLight() {
         return;
     }
     m_showing = true;
-    QString from = q(whereFrom(*light, m_document.plan().figure->bounds()));
+    QString from = q(whereFrom(*light, m_document.plan().figure->bounds(),
+                               ownBounds(m_document.plan(), *light)));
     from[0] = from[0].toUpper();
     m_from->setText(from + QStringLiteral("."));
     m_name->setText(q(light->name));
@@ -415,11 +414,9 @@ void LightsPanel::showReach() {
     const std::size_t index = m_document.selectedLight();
     const Light* light = selected();
     if (evaluated == nullptr || light == nullptr || index >= evaluated->plan.lights.size()) return;
-    const auto* lamp = std::get_if<Lamp>(&light->kind);
-    if (lamp == nullptr || !std::holds_alternative<Lamp>(evaluated->plan.lights[index].kind))
-        return;
+    if (!isNear(light->kind)) return;
     m_showing = true;
-    m_reach->setValue(reachOf(*lamp, light->strength,
+    m_reach->setValue(reachOf(glowOf(m_document.plan(), *light), light->strength,
                               restOfLight(evaluated->plan, evaluated->results.reach, index)));
     m_showing = false;
 }

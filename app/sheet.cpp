@@ -165,7 +165,9 @@ void lightsSection(Page& page, const Evaluated& evaluated) {
         painter.drawText(QRectF(left + 5, y + 4.8, page.area().right() - left - 5, 30),
                          Qt::AlignLeft | Qt::TextWordWrap,
                          QObject::tr("%1. Colour %2, strength %3.")
-                             .arg(q(whereFrom(light, evaluated.plan.figure->bounds())), colour)
+                             .arg(q(whereFrom(light, evaluated.plan.figure->bounds(),
+                                              ownBounds(evaluated.plan, light))),
+                                  colour)
                              .arg(light.strength, 0, 'g', 3),
                          &used);
         y += used.height() + 8.0;

@@ -13,7 +13,6 @@
 #include "core/io/plan_file.h"
 #include "core/io/png_file.h"
 #include "core/io/tables_csv.h"
-#include "core/light/lamp_reach.h"
 #include "core/picture/named_view.h"
 #include "core/plan/division.h"
 #include "core/plan/stance.h"
@@ -44,9 +43,8 @@ Result<void> applyReaches(Plan& plan, const std::vector<ParsedLight>& parsed) {
     if (!results) return tl::unexpected(results.error());
     for (std::size_t l = 0; l < parsed.size(); ++l) {
         if (parsed[l].reach_mm <= 0) continue;
-        plan.lights[l].strength =
-            strengthForReach(std::get<Lamp>(plan.lights[l].kind), parsed[l].reach_mm,
-                             restOfLight(plan, results->reach, l));
+        plan.lights[l].strength = strengthForReach(glowOf(plan, plan.lights[l]), parsed[l].reach_mm,
+                                                   restOfLight(plan, results->reach, l));
     }
     return {};
 }
@@ -86,15 +84,16 @@ Result<std::string> textOf(const std::string& file) {
     return std::string(bytes->data(), bytes->size());
 }
 
-// Irradiance of each light at the points; nothing from lights that are off.
+// Irradiance of each light at the points; nothing from lights that do not shine or
+// are thrown back.
 std::vector<std::vector<float>> probe(const Plan& plan, const ProbePoints& points) {
     const Receivers receivers{points.points_mm, points.normals, offsetFor(plan.figure->bounds())};
     std::vector<std::vector<float>> columns;
-    for (const Light& light : plan.lights) {
-        columns.push_back(light.on ? irradiance(light, receivers, plan.figure->form->blockers,
-                                                passedBy(light, plan.figure->blocker_labels),
-                                                Accuracy::Reference, {})
-                                   : std::vector<float>(receivers.count(), 0.0F));
+    const Obstacles obstacles = obstaclesOf(*plan.figure);
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        columns.push_back(shines(plan, l) ? irradiance(plan.lights[l], receivers, obstacles,
+                                                       Accuracy::Reference, {})
+                                          : std::vector<float>(receivers.count(), 0.0F));
     }
     return columns;
 }
@@ -163,7 +162,7 @@ Result<Camera> cameraFor(const Plan& plan, const std::string& view, const PixelG
     if (view == "plan") return withHidden(heldCamera(bounds, plan.view, grid));
     if (const auto named = viewFromName(view)) return withHidden(heldCamera(bounds, *named, grid));
     const auto light = std::ranges::find(plan.lights, view, &Light::name);
-    if (light != plan.lights.end()) return cameraAt(*light, *plan.figure, grid);
+    if (light != plan.lights.end()) return cameraAt(plan, *light, grid);
     return fail(ErrorCode::BadInput,
                 fmt::format("View \"{}\" is not known. Use plan, {}, or the name of a light.", view,
                             viewNames()));

@@ -6,7 +6,6 @@
 #include <algorithm>
 
 #include "core/io/tables_csv.h"
-#include "core/light/lamp_reach.h"
 
 namespace glaukophos {
 namespace {
@@ -42,8 +41,7 @@ Summary summaryOf(const Plan& plan, const Results& results, std::size_t light) {
 
 double reach_mm(const Plan& plan, const Results& results, std::size_t light) {
     const Light& entry = plan.lights[light];
-    return reachOf(std::get<Lamp>(entry.kind), entry.strength,
-                   restOfLight(plan, results.reach, light));
+    return reachOf(glowOf(plan, entry), entry.strength, restOfLight(plan, results.reach, light));
 }
 
 Json partBandsJson(const PartBands& bands) {
@@ -125,7 +123,7 @@ Json lightsJson(const Plan& plan) {
         lights.push_back({{"name", light.name},
                           {"kind", kindName(light.kind)},
                           {"on", light.on},
-                          {"from", whereFrom(light, plan.figure->bounds())},
+                          {"from", whereFrom(light, plan.figure->bounds(), ownBounds(plan, light))},
                           {"strength", light.strength}});
     }
     return lights;
@@ -140,7 +138,7 @@ Json reachJson(const Plan& plan, const Results& results, bool with_vertices) {
                    {"mean_irradiance", summary.mean},
                    {"highest_irradiance", summary.highest},
                    {"lit_share", summary.lit_share}};
-        if (std::holds_alternative<Lamp>(plan.lights[l].kind)) {
+        if (isNear(plan.lights[l].kind)) {
             light["reach_mm"] = reach_mm(plan, results, l);
         }
         if (with_vertices) {
@@ -208,7 +206,8 @@ std::string infoText(const Plan& plan) {
     }
     for (const Light& light : plan.lights) {
         text += fmt::format("Light \"{}\" ({}{}): {}\n", light.name, kindName(light.kind),
-                            light.on ? "" : ", off", whereFrom(light, figure.bounds()));
+                            light.on ? "" : ", off",
+                            whereFrom(light, figure.bounds(), ownBounds(plan, light)));
     }
     return text;
 }
@@ -220,7 +219,7 @@ std::string reachText(const Plan& plan, const Results& results) {
         text += fmt::format("{:<12} lights {:4.1f} % of the figure, mean {:.4f}, highest {:.4f}",
                             plan.lights[l].name, 100 * summary.lit_share, summary.mean,
                             summary.highest);
-        if (std::holds_alternative<Lamp>(plan.lights[l].kind)) {
+        if (isNear(plan.lights[l].kind)) {
             text += fmt::format(", reach {:.1f} mm", reach_mm(plan, results, l));
         }
         text += '\n';

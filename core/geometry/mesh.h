@@ -27,6 +27,10 @@ struct Bounds {
     Vec3 low = Vec3::Constant(std::numeric_limits<float>::max());
     Vec3 high = Vec3::Constant(std::numeric_limits<float>::lowest());
 
+    void add(const Vec3& point) {
+        low = low.cwiseMin(point);
+        high = high.cwiseMax(point);
+    }
     [[nodiscard]] Vec3 size() const { return high - low; }
     [[nodiscard]] Vec3 centre() const { return 0.5F * (low + high); }
     [[nodiscard]] float diagonal() const { return size().norm(); }

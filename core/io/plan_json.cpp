@@ -5,136 +5,11 @@
 
 #include <algorithm>
 #include <filesystem>
-#include <nlohmann/json.hpp>
+
+#include "core/io/light_json.h"
 
 namespace glaukophos {
 namespace {
-
-using Json = nlohmann::ordered_json;
-
-// Thrown and caught inside this file only.
-struct Wrong {
-    std::string what;
-};
-
-// Reads entries of one object and names the place in complaints.
-class Entry {
-  public:
-    Entry(const Json& json, std::string place) : m_json(json), m_place(std::move(place)) {
-        if (!json.is_object()) throw Wrong{m_place + " must be an object { }"};
-    }
-
-    [[nodiscard]] bool has(const char* key) const { return m_json.contains(key); }
-
-    [[nodiscard]] double number(const char* key, double otherwise) const {
-        if (!has(key)) return otherwise;
-        if (!m_json[key].is_number()) throw Wrong{at(key) + " must be a number"};
-        return m_json[key].get<double>();
-    }
-    [[nodiscard]] std::string text(const char* key, const std::string& otherwise) const {
-        if (!has(key)) return otherwise;
-        if (!m_json[key].is_string()) throw Wrong{at(key) + " must be a text"};
-        return m_json[key].get<std::string>();
-    }
-    [[nodiscard]] bool flag(const char* key, bool otherwise) const {
-        if (!has(key)) return otherwise;
-        if (!m_json[key].is_boolean()) throw Wrong{at(key) + " must be true or false"};
-        return m_json[key].get<bool>();
-    }
-    [[nodiscard]] Srgb colour(const char* key, const Srgb& otherwise) const {
-        if (!has(key)) return otherwise;
-        const auto colour = srgbFromHex(text(key, ""));
-        if (!colour) throw Wrong{at(key) + " must be a colour such as \"#8090a0\""};
-        return *colour;
-    }
-    [[nodiscard]] const Json& list(const char* key) const {
-        static const Json empty = Json::array();
-        if (!has(key)) return empty;
-        if (!m_json[key].is_array()) throw Wrong{at(key) + " must be a list [ ]"};
-        return m_json[key];
-    }
-    [[nodiscard]] std::vector<std::string> texts(const char* key) const {
-        std::vector<std::string> texts;
-        for (const Json& item : list(key)) {
-            if (!item.is_string()) throw Wrong{at(key) + " must be a list of texts"};
-            texts.push_back(item.get<std::string>());
-        }
-        return texts;
-    }
-    [[nodiscard]] Vec3 point(const char* key) const {
-        const Json& numbers = list(key);
-        if (numbers.size() != 3 ||
-            !std::ranges::all_of(numbers, [](const Json& n) { return n.is_number(); })) {
-            throw Wrong{at(key) + " must be three numbers [x, y, z]"};
-        }
-        return {numbers[0].get<float>(), numbers[1].get<float>(), numbers[2].get<float>()};
-    }
-    [[nodiscard]] Entry object(const char* key) const {
-        static const Json empty = Json::object();
-        return {has(key) ? m_json[key] : empty, at(key)};
-    }
-    [[nodiscard]] std::string at(const char* key) const {
-        return m_place.empty() ? fmt::format("\"{}\"", key) : m_place + fmt::format(" \"{}\"", key);
-    }
-
-  private:
-    const Json& m_json;
-    std::string m_place;
-};
-
-constexpr std::array<std::pair<const char*, SkyKind>, 3> kSkyNames = {
-    {{"uniform", SkyKind::Uniform},
-     {"overcast", SkyKind::Overcast},
-     {"zenithal", SkyKind::Zenithal}}};
-
-LightKind skyFrom(const Entry& entry) {
-    const std::string wanted = entry.text("sky", "zenithal");
-    const auto* const found =
-        std::ranges::find(kSkyNames, wanted, &std::pair<const char*, SkyKind>::first);
-    if (found == kSkyNames.end()) {
-        throw Wrong{entry.at("sky") + " must be \"uniform\", \"overcast\" or \"zenithal\""};
-    }
-    return Sky{found->second, entry.number("sharpness", Sky{}.sharpness)};
-}
-
-LightKind kindFrom(const Entry& entry) {
-    const std::string kind = entry.text("kind", "");
-    if (kind == "sky") return skyFrom(entry);
-    if (kind == "far") {
-        return FarLight{{entry.number("hour", 12.0), entry.number("height_deg", 45.0)},
-                        entry.number("radius_deg", FarLight{}.radius_deg)};
-    }
-    if (kind == "lamp") {
-        return Lamp{entry.point("centre_mm"), entry.number("radius_mm", Lamp{}.radius_mm)};
-    }
-    throw Wrong{entry.at("kind") + " must be \"sky\", \"far\" or \"lamp\""};
-}
-
-// A lamp may be given by its radiance instead: strength is pi times that.
-double strengthFrom(const Entry& entry) {
-    if (entry.has("radiance")) return kPi * entry.number("radiance", 1.0);
-    return entry.number("strength", 1.0);
-}
-
-LightColour lightColourFrom(const Entry& entry) {
-    LightColour colour;
-    colour.kelvin = entry.number("temperature_K", colour.kelvin);
-    if (entry.has("colour")) {
-        colour.source = ColourSource::Chosen;
-        colour.chosen = entry.colour("colour", colour.chosen);
-    }
-    return colour;
-}
-
-Light lightFrom(const Entry& entry, const std::string& fallback_name) {
-    Light light;
-    light.name = entry.text("name", fallback_name);
-    light.on = entry.flag("on", true);
-    light.kind = kindFrom(entry);
-    light.colour = lightColourFrom(entry);
-    light.strength = strengthFrom(entry);
-    return light;
-}
 
 constexpr std::array<std::pair<const char*, Focus>, 3> kFocusNames = {
     {{"none", Focus::None}, {"some", Focus::Some}, {"main", Focus::Main}}};
@@ -216,55 +91,23 @@ WrittenPlan written(const Json& json) {
         const std::string place = fmt::format("light {}", plan.lights.size() + 1);
         const Entry entry(item, place);
         plan.lights.push_back(lightFrom(entry, place));
-        result.own_part_names.push_back(entry.texts("own_parts"));
+        result.light_part_names.push_back(lightPartNamesFrom(entry));
     }
     const Entry values = root.object("values");
     plan.values = {values.number("exposure_stops", 0.0),
                    values.number("contrast", ValueChoices{}.contrast), basisFrom(values)};
     plan.colours.adaptation =
         root.object("colours").number("adaptation", ColourChoices{}.adaptation);
+    const Entry merits = root.object("merits");
+    for (std::size_t m = 0; m < kMeritCount; ++m) {
+        plan.merit_weights[m] = merits.number(kMerits[m].key, kUsualWeights[m]);
+    }
     const Entry view = root.object("view");
     plan.view = {view.number("hour", ViewChoice{}.hour),
                  view.number("height_deg", ViewChoice{}.height_deg), view.number("zoom", 1.0),
                  view.flag("upside_down", false),
                  view.has("focus_mm") ? view.point("focus_mm") : Vec3(Vec3::Zero())};
     return result;
-}
-
-void writeKind(Json& json, const Sky& sky) {
-    json["kind"] = "sky";
-    json["sky"] =
-        std::ranges::find(kSkyNames, sky.kind, &std::pair<const char*, SkyKind>::second)->first;
-    json["sharpness"] = sky.sharpness;
-}
-
-void writeKind(Json& json, const FarLight& far) {
-    json["kind"] = "far";
-    json["hour"] = far.direction.hour;
-    json["height_deg"] = far.direction.height_deg;
-    json["radius_deg"] = far.radius_deg;
-}
-
-void writeKind(Json& json, const Lamp& lamp) {
-    json["kind"] = "lamp";
-    json["centre_mm"] = {lamp.centre_mm.x(), lamp.centre_mm.y(), lamp.centre_mm.z()};
-    json["radius_mm"] = lamp.radius_mm;
-}
-
-Json lightJson(const Light& light, const std::vector<Part>& parts) {
-    Json json;
-    json["name"] = light.name;
-    json["on"] = light.on;
-    std::visit([&](const auto& kind) { writeKind(json, kind); }, light.kind);
-    json["strength"] = light.strength;
-    json["temperature_K"] = light.colour.kelvin;
-    if (light.colour.source == ColourSource::Chosen) {
-        json["colour"] = hexFrom(light.colour.chosen);
-    }
-    Json own = Json::array();
-    for (const PartIndex part : light.own_parts) own.push_back(parts.at(part).name);
-    json["own_parts"] = own;
-    return json;
 }
 
 // For each part of the figure, its entry in the written plan; or nothing.
@@ -313,15 +156,9 @@ Result<Plan> withFigure(WrittenPlan written_plan, std::shared_ptr<const Figure> 
         return fail(ErrorCode::BadInput, "The plan and its figure have different parts.");
     }
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
-        for (const std::string& name : written_plan.own_part_names[l]) {
-            const auto part = std::ranges::find(plan.parts, name, &Part::name);
-            if (part == plan.parts.end()) {
-                return fail(ErrorCode::BadInput,
-                            fmt::format("Light \"{}\" names the part \"{}\", which the figure does "
-                                        "not have.",
-                                        plan.lights[l].name, name));
-            }
-            plan.lights[l].own_parts.push_back(static_cast<PartIndex>(part - plan.parts.begin()));
+        if (auto joined = joinParts(plan.lights[l], written_plan.light_part_names[l], plan.parts);
+            !joined) {
+            return tl::unexpected(joined.error());
         }
     }
     plan.figure = std::move(figure);
@@ -346,6 +183,9 @@ std::string planJson(const Plan& plan, const StoredFigure& stored) {
                       {"contrast", plan.values.contrast},
                       {"sort_by", plan.values.basis == BandBasis::Light ? "light" : "painted"}};
     json["colours"] = {{"adaptation", plan.colours.adaptation}};
+    for (std::size_t m = 0; m < kMeritCount; ++m) {
+        json["merits"][kMerits[m].key] = plan.merit_weights[m];
+    }
     json["view"] = {
         {"hour", plan.view.hour},
         {"height_deg", plan.view.height_deg},

@@ -12,14 +12,21 @@ namespace glaukophos {
 
 inline constexpr int kPlanVersion = 1;
 
-// A plan as written, before its figure is loaded: `plan.figure` is null and own parts of lights
-// are still names.
+// The parts that a light names.
+struct LightPartNames {
+    std::vector<std::string> own;     // of the light itself
+    std::vector<std::string> passed;  // that let it through
+    std::vector<std::string> from;    // that throw light back
+};
+
+// A plan as written, before its figure is loaded: `plan.figure` is null and the parts that lights
+// name are still names.
 struct WrittenPlan {
     Plan plan;
     std::vector<std::string> mesh_files;  // relative to plan.json, inside its folder
     std::string surface_file;             // the divided working surface; empty: make it anew
     Division division = Division::Pieces;
-    std::vector<std::vector<std::string>> own_part_names;  // one entry a light
+    std::vector<LightPartNames> light_part_names;  // one entry a light
 };
 
 // Unknown keys are ignored, so that newer small additions can still be opened.

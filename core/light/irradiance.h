@@ -9,20 +9,33 @@
 namespace glaukophos {
 
 enum class Accuracy {
-    Preview,    // one ray a point: hard shadows, while something is dragged
+    Preview,    // one ray a point, four for wide sources: hard shadows, while something is dragged
     Soft,       // 4 rays, and 12 more where they disagree
     Reference,  // 4096 rays a point, for probing; error well below 1 %
 };
 
+// What light falls on and is blocked by: the mesh traced, and how it is divided into parts.
+struct Obstacles {
+    const RayScene& scene;
+    const Mesh& mesh;
+    const PartLabels& labels;
+};
+
 // E(x) = integral of L(w) V(x,w) max(0, n.w) dw at each receiver for the light's strength, in the
 // light's own luminance unit (see light.h). Lights that are off are computed all the same. Skies
-// are traced with `accuracy` rays here; for whole surfaces use SkyTable. Rays go through `passed`
-// triangles of the scene. Empty when stopped.
-std::vector<float> irradiance(const Light& light, const Receivers& receivers, const RayScene& scene,
-                              const PassedTriangles& passed, Accuracy accuracy,
+// are traced with `accuracy` rays here; for whole surfaces use SkyTable. Light that is thrown back
+// is not traced here (see bounce.h): it comes out as zero. Empty when stopped.
+std::vector<float> irradiance(const Light& light, const Receivers& receivers,
+                              const Obstacles& obstacles, Accuracy accuracy,
                               const Progress& progress);
 
-// The triangles of the light's own parts, which do not block it; `labels` of the mesh traced.
+// What one surface element gets from a light with nothing in between, at the light's strength;
+// 0 for skies and light thrown back.
+double openIrradiance(const Light& light, const Obstacles& obstacles, const Vec3& point_mm,
+                      const Vec3& normal);
+
+// The triangles that the light passes: its own parts (unless they are what glows) and those that
+// let it through; `labels` of the mesh traced.
 PassedTriangles passedBy(const Light& light, const PartLabels& labels);
 
 }  // namespace glaukophos

@@ -38,7 +38,52 @@ struct Lamp {
     bool operator==(const Lamp&) const = default;
 };
 
-using LightKind = std::variant<Sky, FarLight, Lamp>;
+// A glowing tube with round ends: a blade, a tube, a bolt. `strength` as for a lamp.
+struct Rod {
+    Vec3 from_mm = Vec3::Zero();
+    Vec3 to_mm = Vec3(0.0F, 0.0F, 20.0F);
+    double radius_mm = 1.0;
+    bool operator==(const Rod&) const = default;
+};
+
+enum class PanelShape { Disc, Rectangle };
+
+// A flat thing that glows: a vent, a grating, a window, a pool. `strength` as for a lamp.
+struct Panel {
+    PanelShape shape = PanelShape::Rectangle;
+    Vec3 centre_mm = Vec3::Zero();
+    ClockDirection faces{0.0, 0.0};
+    double turn_deg = 0.0;  // about the direction it faces
+    double width_mm = 20.0;
+    double height_mm = 20.0;
+    bool two_sided = false;
+    bool operator==(const Panel&) const = default;
+};
+
+// The light's own parts shine from their triangles, and block their own light as they really do.
+// `strength` as for a lamp.
+struct GlowingPart {
+    bool operator==(const GlowingPart&) const = default;
+};
+
+// A pass of an airbrush or can aimed at the middle of the figure, from all nozzle positions within
+// `swing_deg` of its direction: paint lands where light from there would. `strength` is the
+// irradiance in the middle of the figure, facing the nozzle.
+struct Spray {
+    ClockDirection direction{0.0, 90.0};
+    double swing_deg = 20.0;
+    double distance_mm = 150.0;  // of the nozzle from the middle of the figure
+    bool operator==(const Spray&) const = default;
+};
+
+// Light of all others, thrown back once. `strength` is the share that is thrown back, 0..1.
+struct Bounce {
+    bool from_floor = true;
+    std::vector<PartIndex> from_parts;
+    bool operator==(const Bounce&) const = default;
+};
+
+using LightKind = std::variant<Sky, FarLight, Lamp, Rod, Panel, GlowingPart, Spray, Bounce>;
 
 enum class ColourSource { Temperature, Chosen };
 
@@ -52,25 +97,44 @@ struct LightColour {
 struct Light {
     std::string name;
     bool on = true;
+    bool solo = false;  // while any light is solo, only such lights shine
     LightKind kind;
     LightColour colour;
     double strength = 1.0;  // see the kinds above; 0..1000
     // Parts that belong to the light itself, such as its glass: they do not block it, and they
     // are painted as the source, not as something lit.
     std::vector<PartIndex> own_parts;
+    // Parts that let its light through, such as thin cloth, but are lit like any other.
+    std::vector<PartIndex> passed_parts;
     bool operator==(const Light&) const = default;
 };
+
+// For std::visit over kinds.
+template <class... Cases>
+struct Overloaded : Cases... {
+    using Cases::operator()...;
+};
+template <class... Cases>
+Overloaded(Cases...) -> Overloaded<Cases...>;
+
+// Calls apply(list) for each list of parts that the light names.
+template <class Apply>
+void forPartLists(Light& light, const Apply& apply) {
+    apply(light.own_parts);
+    apply(light.passed_parts);
+    if (auto* bounce = std::get_if<Bounce>(&light.kind)) apply(bounce->from_parts);
+}
+
+// Has a place near the figure and a radiance: lamps, rods, panels, glowing parts.
+bool isNear(const LightKind& kind);
 
 LightSpectrum spectrumOf(const LightColour& colour);
 
 // The light's own colour at full lightness, for icons and pictures.
 LinearRgb displayColourOf(const LightColour& colour);
 
-// "sky", "far light" or "lamp".
+// "sky", "far light", "lamp" ...
 const char* kindName(const LightKind& kind);
-
-// Where the light comes from, in words, both sides named. `figure` is needed for lamps.
-std::string whereFrom(const Light& light, const Bounds& figure);
 
 // Names the field whose number makes no sense, and the range it should lie in; empty when sound.
 std::string problemWith(const Light& light);

@@ -34,6 +34,16 @@ float halfHeightToFit(const Bounds& figure, double height_deg, const PixelGrid& 
     return kMargin * std::max({vertical, radius / grid.aspect(), 1e-3F});
 }
 
+// What is nearer belongs to the light, or sticks inside it.
+float nearestSeen(const Plan& plan, const Light& light) {
+    return std::visit(
+        Overloaded{[](const Lamp& lamp) { return static_cast<float>(lamp.radius_mm); },
+                   [](const Rod& rod) { return static_cast<float>(rod.radius_mm); },
+                   [&](const GlowingPart&) { return 0.6F * ownBounds(plan, light).diagonal(); },
+                   [](const auto&) { return 0.0F; }},
+        light.kind);
+}
+
 }  // namespace
 
 CameraRay rayThrough(const Camera& camera, const PixelGrid& grid, float x, float y) {
@@ -76,24 +86,23 @@ void hideParts(Camera& camera, const Plan& plan) {
     }
 }
 
-Camera cameraAt(const Light& light, const Figure& whole, const PixelGrid& grid) {
-    const Bounds& figure = whole.bounds();
+Camera cameraAt(const Plan& plan, const Light& light, const PixelGrid& grid) {
+    const Bounds& figure = plan.figure->bounds();
     Camera camera;
-    camera.passed = passedBy(light, whole.surface.labels);
-    if (const auto* lamp = std::get_if<Lamp>(&light.kind)) {
-        const Vec3 to_lamp = lamp->centre_mm - figure.centre();
-        const ClockDirection clock = clockFrom(to_lamp);
+    camera.passed = passedBy(light, plan.figure->surface.labels);
+    if (const auto middle = middleOf(plan, light)) {
+        const Vec3 to_light = *middle - figure.centre();
+        const ClockDirection clock = clockFrom(to_light);
         lookFrom(camera, clock.hour, clock.height_deg, false);
-        camera.eye_mm = lamp->centre_mm;
-        camera.near_mm = static_cast<float>(lamp->radius_mm);
-        // Wide enough for the whole figure unless the lamp is very close to it.
+        camera.eye_mm = *middle;
+        camera.near_mm = nearestSeen(plan, light);
+        // Wide enough for the whole figure unless the light is very close to it.
         const float radius = 0.5F * figure.diagonal();
-        const float fit = radius / std::max(to_lamp.norm(), 0.2F * radius);
+        const float fit = radius / std::max(to_light.norm(), 0.2F * radius);
         camera.half_height = std::clamp(fit, 0.2F, 1.7F) / std::min(1.0F, grid.aspect());
         return camera;
     }
-    const auto* far = std::get_if<FarLight>(&light.kind);
-    const ClockDirection from = far != nullptr ? far->direction : ClockDirection{0.0, 90.0};
+    const ClockDirection from = clockOf(plan, light).value_or(ClockDirection{0.0, 90.0});
     lookFrom(camera, from.hour, from.height_deg, false);
     camera.parallel = true;
     camera.half_height = halfHeightToFit(figure, from.height_deg, grid);

@@ -4,7 +4,7 @@
 #include <optional>
 
 #include "core/light/light.h"
-#include "core/plan/plan.h"
+#include "core/plan/aim.h"
 
 namespace glaukophos {
 
@@ -46,7 +46,8 @@ Camera heldCamera(const Bounds& figure, const ViewChoice& view, const PixelGrid&
 // Makes the camera look through the plan's hidden parts.
 void hideParts(Camera& camera, const Plan& plan);
 
-// What the light sees: parallel for far lights and skies (from above), from its centre for lamps.
-Camera cameraAt(const Light& light, const Figure& figure, const PixelGrid& grid);
+// What the light sees: from its middle when it stands near the figure, else parallel (skies: from
+// above).
+Camera cameraAt(const Plan& plan, const Light& light, const PixelGrid& grid);
 
 }  // namespace glaukophos

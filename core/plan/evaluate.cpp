@@ -63,12 +63,27 @@ Xyz mainWhite(const Plan& plan, const Reach& reach, std::span<const float> areas
     return white;
 }
 
+// Receivers of the form that throw light back.
+std::vector<bool> throwersOf(const Plan& plan, const Bounce& bounce) {
+    const Figure& figure = *plan.figure;
+    std::vector<bool> throwers(figure.form->points_mm.size(), false);
+    for (std::size_t v = 0; v < figure.vertexCount(); ++v) {
+        const PartIndex part = figure.surface.parts[v];
+        const bool chosen = std::ranges::find(bounce.from_parts, part) != bounce.from_parts.end();
+        if (chosen) throwers[figure.surface.whole_vertices[v]] = true;
+    }
+    for (std::size_t i = figure.form->whole.normals.size(); i < throwers.size(); ++i) {
+        throwers[i] = bounce.from_floor;
+    }
+    return throwers;
+}
+
 }  // namespace
 
 std::vector<float> lightWeights(const Plan& plan) {
     std::vector<float> weights;
-    for (const Light& light : plan.lights) {
-        weights.push_back(light.on ? static_cast<float>(light.strength) : 0.0F);
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        weights.push_back(shines(plan, l) ? static_cast<float>(plan.lights[l].strength) : 0.0F);
     }
     return weights;
 }
@@ -79,11 +94,36 @@ std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTa
     if (sky == nullptr) {
         Light of_strength_one = light;
         of_strength_one.strength = 1.0;
-        return irradiance(of_strength_one, figure.form->receivers(), figure.form->blockers,
-                          passedBy(light, figure.blocker_labels), accuracy, progress);
+        return irradiance(of_strength_one, figure.form->receivers(), obstaclesOf(figure), accuracy,
+                          progress);
     }
     if (table.rounds == 0) return std::vector<float>(figure.form->points_mm.size(), 0.0F);
     return skyIrradiance(table, figure.form->normals, *sky);
+}
+
+bool throwsBack(const Light& light) { return std::holds_alternative<Bounce>(light.kind); }
+
+bool addThrownBack(const Plan& plan, BounceTable& table, Reach& reach_of_form,
+                   const Progress& progress) {
+    if (std::ranges::none_of(plan.lights, throwsBack)) return true;
+    const Form& form = *plan.figure->form;
+    if (table.empty()) {
+        table = traceBounce(form.receivers(), {form.shown, form.whole.mesh, form.floor}, progress);
+        if (table.empty()) return false;
+    }
+    std::vector<float> weights = lightWeights(plan);
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        if (throwsBack(plan.lights[l])) weights[l] = 0.0F;
+    }
+    const std::vector<float> direct = sumOfLights(reach_of_form, weights, form.points_mm.size());
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        const auto* bounce = std::get_if<Bounce>(&plan.lights[l].kind);
+        if (bounce == nullptr) continue;
+        const std::vector<bool> throwers = throwersOf(plan, *bounce);
+        const float open_floor = bounce->from_floor ? direct.back() : 0.0F;
+        reach_of_form.irradiance[l] = thrownBack(table, direct, throwers, open_floor);
+    }
+    return true;
 }
 
 Values valuesOf(const Plan& plan, const Reach& reach) {
@@ -186,7 +226,10 @@ Result<Results> evaluate(const Plan& plan, const Progress& progress) {
         reach.irradiance.push_back(
             reachOf(light, *plan.figure, table, Accuracy::Soft, {progress.stop, {}}));
     }
-    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+    BounceTable bounce;
+    if (progress.stopped() || !addThrownBack(plan, bounce, reach, {progress.stop, {}})) {
+        return fail(ErrorCode::Cancelled, "Stopped.");
+    }
     progress.at(1.0);
     return resultsOf(plan, spread(*plan.figure, reach));
 }

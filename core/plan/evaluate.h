@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/base/progress.h"
+#include "core/light/bounce.h"
 #include "core/light/irradiance.h"
 #include "core/light/sky_table.h"
 #include "core/plan/plan.h"
@@ -37,13 +38,20 @@ struct Results {
     Ladder whole;
 };
 
-// Strength of each light that is on, 0 for those that are off.
+// Strength of each light that shines, 0 for the others.
 std::vector<float> lightWeights(const Plan& plan);
 
 // Light of one entry of the plan at strength 1 at the receivers of the form: from the table for
-// skies, by rays otherwise.
+// skies, by rays otherwise. Zero for what is thrown back: see addThrownBack.
 std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTable& table,
                            Accuracy accuracy, const Progress& progress);
+
+bool throwsBack(const Light& light);
+
+// Fills the entries of lights that are thrown back, from all others as they shine. Traces the
+// table when it is empty and needed. False when stopped.
+bool addThrownBack(const Plan& plan, BounceTable& table, Reach& reach_of_form,
+                   const Progress& progress);
 
 // What pictures and areas need to know of the table: openness and hidden surface.
 void describeOpenness(const Form& form, const SkyTable& table, Reach& reach_of_form);

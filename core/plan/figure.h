@@ -10,7 +10,7 @@
 #include "core/geometry/ray_scene.h"
 #include "core/geometry/repair.h"
 #include "core/geometry/surface.h"
-#include "core/light/receivers.h"
+#include "core/light/irradiance.h"
 
 namespace glaukophos {
 
@@ -70,6 +70,11 @@ struct Figure {
     // `of_form` has one entry a receiver of the form; the result one a receiver of the figure.
     [[nodiscard]] std::vector<float> spread(const std::vector<float>& of_form) const;
 };
+
+// What blocks light on its way to the figure: its original triangles.
+inline Obstacles obstaclesOf(const Figure& figure) {
+    return {figure.form->blockers, figure.form->imported.mesh, figure.blocker_labels};
+}
 
 Result<std::shared_ptr<const Form>> makeForm(ImportedFigure imported, const Progress& progress);
 

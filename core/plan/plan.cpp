@@ -68,11 +68,34 @@ Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure) {
     return plan;
 }
 
+bool shines(const Plan& plan, std::size_t light) {
+    const Light& asked = plan.lights[light];
+    return asked.on && (asked.solo || std::ranges::none_of(plan.lights, &Light::solo));
+}
+
+Bounds ownBounds(const Plan& plan, const Light& light) {
+    Bounds bounds;
+    const Surface& surface = plan.figure->surface;
+    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+        if (std::ranges::find(light.own_parts, surface.parts[v]) == light.own_parts.end()) continue;
+        bounds.add(surface.mesh.positions_mm[v]);
+    }
+    return bounds;
+}
+
+Glow glowOf(const Plan& plan, const Light& light) {
+    Glow glow{light.kind};
+    for (const PartIndex part : light.own_parts) {
+        glow.own_area_mm2 += plan.figure->surface.part_areas_mm2.at(part);
+    }
+    return glow;
+}
+
 std::vector<bool> sourceParts(const Plan& plan) {
     std::vector<bool> is_source(plan.parts.size(), false);
-    for (const Light& light : plan.lights) {
-        if (!light.on) continue;
-        for (const PartIndex part : light.own_parts) {
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        if (!shines(plan, l)) continue;
+        for (const PartIndex part : plan.lights[l].own_parts) {
             if (part < is_source.size()) is_source[part] = true;
         }
     }
@@ -80,13 +103,15 @@ std::vector<bool> sourceParts(const Plan& plan) {
 }
 
 std::string problemWith(const Plan& plan) {
-    for (const Light& light : plan.lights) {
+    for (Light light : plan.lights) {
         const std::string problem = problemWith(light);
         if (!problem.empty()) return fmt::format("Light \"{}\": {}.", light.name, problem);
-        for (const PartIndex part : light.own_parts) {
-            if (part >= plan.parts.size()) {
-                return fmt::format("Light \"{}\" names a part that is not there.", light.name);
-            }
+        bool all_there = true;
+        forPartLists(light, [&](const std::vector<PartIndex>& parts) {
+            for (const PartIndex part : parts) all_there = all_there && part < plan.parts.size();
+        });
+        if (!all_there) {
+            return fmt::format("Light \"{}\" names a part that is not there.", light.name);
         }
     }
     const auto outside = [](double v, double low, double high) {

@@ -6,8 +6,10 @@
 #include <vector>
 
 #include "core/colour/material.h"
-#include "core/light/light.h"
+#include "core/light/glow_reach.h"
+#include "core/light/where_from.h"
 #include "core/plan/figure.h"
+#include "core/plan/merit.h"
 #include "core/value/ladder.h"
 
 namespace glaukophos {
@@ -55,7 +57,8 @@ struct Plan {
     ValueChoices values;
     ColourChoices colours;
     ViewChoice view;
-    std::shared_ptr<const Figure> figure;  // never null in an open plan
+    MeritWeights merit_weights = kUsualWeights;  // for judging directions
+    std::shared_ptr<const Figure> figure;        // never null in an open plan
 };
 
 // Parts as they were imported: the file's colours, and materials guessed from names.
@@ -64,7 +67,16 @@ std::vector<Part> startingParts(std::span<const ImportedPart> imported);
 // A plan for a newly opened figure: a zenithal sky, a moon and a lamp, placed by its size.
 Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure);
 
-// Marks the parts that belong to a light that is on.
+// Whether a light counts: it is on, and solo if any light is.
+bool shines(const Plan& plan, std::size_t light);
+
+// Where the light's own parts are; nothing (low above high) when it has none.
+Bounds ownBounds(const Plan& plan, const Light& light);
+
+// What its reach depends on.
+Glow glowOf(const Plan& plan, const Light& light);
+
+// Marks the parts that belong to a light that shines.
 std::vector<bool> sourceParts(const Plan& plan);
 
 // One sentence naming what makes no sense in the plan; empty when it is sound.

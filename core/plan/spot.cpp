@@ -6,6 +6,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/plan/sight_line.h"
+
 namespace glaukophos {
 namespace {
 
@@ -30,45 +32,32 @@ double angle_deg(const Vec3& a, const Vec3& b) {
     return degrees(std::acos(std::clamp(static_cast<double>(a.dot(b)), -1.0, 1.0)));
 }
 
-// The part that a ray towards the light's middle meets first.
-std::string blockerOf(const Plan& plan, const Spot& spot, const Light& light, const Vec3& towards,
-                      float far_mm) {
-    const Figure& figure = *plan.figure;
-    const Vec3 origin = spot.point_mm + offsetFor(figure.bounds()) * spot.normal;
-    const auto hit = figure.form->blockers.nearest(origin, towards, far_mm,
-                                                   passedBy(light, figure.blocker_labels));
-    return hit ? plan.parts[figure.blocker_labels[hit->triangle]].name : std::string();
-}
-
 SpotLight lightAt(const Plan& plan, const Spot& spot, const Light& light, double unit_irradiance) {
     SpotLight entry;
     entry.name = light.name;
-    if (std::holds_alternative<Sky>(light.kind)) {
-        entry.is_sky = true;
-        entry.sky_open = unit_irradiance;
+    const auto aim = aimAt(plan, light, spot.point_mm);
+    if (!aim) {
+        entry.all_round = true;
+        entry.arriving = unit_irradiance;
         return entry;
     }
-    Vec3 direction;
-    float far_mm = 1e30F;
-    if (const auto* far = std::get_if<FarLight>(&light.kind)) {
-        direction = towards(far->direction);
-    } else {
-        const Lamp& lamp = std::get<Lamp>(light.kind);
-        const Vec3 to_lamp = lamp.centre_mm - spot.point_mm;
-        entry.distance_mm = to_lamp.norm();
-        direction = to_lamp.stableNormalized();
-        far_mm = static_cast<float>(std::max(0.0, entry.distance_mm - lamp.radius_mm));
-    }
-    entry.incidence_deg = angle_deg(spot.normal, direction);
-    if (entry.incidence_deg < 90.0 && direction.squaredNorm() > 0.5F) {
-        entry.blocked_by = blockerOf(plan, spot, light, direction, far_mm);
+    entry.distance_mm = aim->distance_mm;
+    entry.incidence_deg = angle_deg(spot.normal, aim->direction);
+    Light of_strength_one = light;
+    of_strength_one.strength = 1.0;
+    const double open =
+        openIrradiance(of_strength_one, obstaclesOf(*plan.figure), spot.point_mm, spot.normal);
+    entry.seen = open > 0.0 ? std::clamp(unit_irradiance / open, 0.0, 1.0) : 0.0;
+    if (entry.incidence_deg < 90.0) {
+        const SightLine line = sightLine(plan, light, spot.point_mm, spot.normal);
+        entry.blocked_by = line.blocked_by;
     }
     return entry;
 }
 
 std::string lightInWords(const SpotLight& light) {
-    if (light.is_sky) {
-        return fmt::format("{}: {:.0f} % of it arrives", light.name, 100 * light.sky_open);
+    if (light.all_round) {
+        return fmt::format("{}: {:.0f} % of it arrives", light.name, 100 * light.arriving);
     }
     std::string text = light.name + ": ";
     if (light.incidence_deg >= 90.0) {
@@ -76,6 +65,9 @@ std::string lightInWords(const SpotLight& light) {
     } else {
         text += fmt::format("{:.0f} degrees off square", light.incidence_deg);
         if (!light.blocked_by.empty()) text += ", blocked by " + light.blocked_by;
+        if (light.seen > 0.02 && light.seen < 0.98) {
+            text += fmt::format(", {:.0f} % of it seen", 100 * light.seen);
+        }
     }
     if (light.distance_mm > 0.0) text += fmt::format(", {:.0f} mm away", light.distance_mm);
     return text + fmt::format(", gives {:.0f} %", 100 * light.share);

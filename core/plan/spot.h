@@ -10,11 +10,12 @@ namespace glaukophos {
 struct SpotLight {
     std::string name;
     double incidence_deg = 0.0;  // between the surface normal and the light; over 90: turned away
-    double distance_mm = 0.0;    // lamps only
+    double distance_mm = 0.0;    // of lights near the figure
     double share = 0.0;          // of the light at this spot, 0..1
+    double seen = 0.0;           // share of the source that is not blocked, 0..1
     std::string blocked_by;      // part in the way of the light's middle; empty when none
-    bool is_sky = false;
-    double sky_open = 0.0;  // skies only: share of the sky's light that arrives, 0..1
+    bool all_round = false;      // a sky, or light thrown back: no direction to speak of
+    double arriving = 0.0;       // of such light, relative to its strength
 };
 
 struct Spot {

@@ -87,13 +87,33 @@ Vec3 moved(const Vec3& point, const Stance& stance, const Vec3& shift) {
     return stance.scale * (stance.turn * point) + shift;
 }
 
+// What stands near the figure goes with it.
+void moveLight(LightKind& kind, const Stance& stance, const Vec3& shift) {
+    const auto go = [&](Vec3& place) { place = moved(place, stance, shift); };
+    std::visit(Overloaded{[&](Lamp& lamp) {
+                              go(lamp.centre_mm);
+                              lamp.radius_mm *= stance.scale;
+                          },
+                          [&](Rod& rod) {
+                              go(rod.from_mm);
+                              go(rod.to_mm);
+                              rod.radius_mm *= stance.scale;
+                          },
+                          [&](Panel& panel) {
+                              go(panel.centre_mm);
+                              panel.width_mm *= stance.scale;
+                              panel.height_mm *= stance.scale;
+                              panel.faces = clockFrom(stance.turn * towards(panel.faces));
+                          },
+                          [](auto&) {}},
+               kind);
+}
+
 // What brings the turned and scaled mesh over the origin with its base on the floor.
 Vec3 shiftFor(const Mesh& mesh, const Stance& stance) {
     Bounds bounds;
     for (const Vec3& p : mesh.positions_mm) {
-        const Vec3 q = moved(p, stance, Vec3::Zero());
-        bounds.low = bounds.low.cwiseMin(q);
-        bounds.high = bounds.high.cwiseMax(q);
+        bounds.add(moved(p, stance, Vec3::Zero()));
     }
     return {-bounds.centre().x(), -bounds.centre().y(), -bounds.low.z()};
 }
@@ -203,10 +223,7 @@ Result<Plan> restood(const Plan& plan, const Stance& stance, const Progress& pro
     after.figure = dividedFigure(
         std::move(*form), std::make_shared<const PartLabels>(std::move(labels)), plan.parts.size());
     for (Light& light : after.lights) {
-        if (auto* lamp = std::get_if<Lamp>(&light.kind)) {
-            lamp->centre_mm = moved(lamp->centre_mm, stance, shift);
-            lamp->radius_mm *= stance.scale;
-        }
+        moveLight(light.kind, stance, shift);
     }
     after.view.focus_mm = stance.scale * (stance.turn * after.view.focus_mm);
     return after;

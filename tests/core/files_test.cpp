@@ -260,7 +260,7 @@ TEST(Spot, NamesWhatBlocksALight) {
     ASSERT_TRUE(hit);
     const Spot spot = spotAt(plan, *results, *hit);
     EXPECT_EQ(spot.part_name, "floor");
-    EXPECT_EQ(spot.lights[0].blocked_by, "shelf");
+    EXPECT_EQ(spot.lights[0].blocked_by, "shelf, lower end");
     EXPECT_NEAR(spot.lights[0].incidence_deg, 0.0, 0.1);
     EXPECT_NE(inWords(spot).find("blocked by shelf"), std::string::npos);
 }

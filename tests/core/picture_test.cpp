@@ -68,7 +68,7 @@ TEST(Camera, WhatTheFarLightSeesIsLit) {
     plan.lights = {farLight(2, 40)};
     const auto results = evaluate(plan, {});
     ASSERT_TRUE(results);
-    const Camera camera = cameraAt(plan.lights[0], *plan.figure, kGrid);
+    const Camera camera = cameraAt(plan, plan.lights[0], kGrid);
     const TracedFrame frame = traceFrame(*plan.figure, camera, kGrid, {0, 0});
     std::size_t seen = 0;
     std::size_t dark = 0;
@@ -89,7 +89,7 @@ TEST(Camera, FromALampItsOwnGlassIsNotSeen) {
     Plan plan = planOf({plate({0, 0, 0}, 12), sphere({0, 0, 5}, 2, 30)}, {"floor", "glass"});
     plan.lights = {lampLight({0, 0, 5}, 1.5)};
     plan.lights[0].own_parts = {1};
-    const Camera camera = cameraAt(plan.lights[0], *plan.figure, kGrid);
+    const Camera camera = cameraAt(plan, plan.lights[0], kGrid);
     const TracedFrame frame = traceFrame(*plan.figure, camera, kGrid, {0, 0});
     std::size_t floor = 0;
     for (const PixelHit& hit : frame.pixels) {

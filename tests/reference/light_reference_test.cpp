@@ -202,8 +202,8 @@ TEST(SphereUnderParallelLight, BandSharesAreCaps) {
 TEST(SphereUnderParallelLight, HasNoShadowOfItsOwn) {
     const auto figure = figureOf({sphere({0, 0, 0}, 16, 100)});
     const Light light = farLight(1, 30, 0.25);
-    const auto e = irradiance(light, figure->form->receivers(), figure->form->blockers, {},
-                              Accuracy::Soft, {});
+    const auto e =
+        irradiance(light, figure->form->receivers(), obstaclesOf(*figure), Accuracy::Soft, {});
     const Vec3 direction = towards({1, 30});
     double worst = 0.0;
     for (std::size_t v = 0; v < figure->vertexCount(); ++v) {

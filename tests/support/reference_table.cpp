@@ -1,17 +1,24 @@
-// Comma-separated values without quotes, as the tables are written.
+// Comma-separated values; quotes keep commas together.
 #include "tests/support/reference_table.h"
 
 #include <fstream>
-#include <sstream>
 #include <stdexcept>
 
 namespace glaukophos {
 namespace {
 
 std::vector<std::string> fieldsOf(const std::string& line) {
-    std::vector<std::string> fields;
-    std::istringstream stream(line);
-    for (std::string field; std::getline(stream, field, ',');) fields.push_back(field);
+    std::vector<std::string> fields(1);
+    bool quoted = false;
+    for (const char c : line) {
+        if (c == '"') {
+            quoted = !quoted;
+        } else if (c == ',' && !quoted) {
+            fields.emplace_back();
+        } else {
+            fields.back() += c;
+        }
+    }
     return fields;
 }
 

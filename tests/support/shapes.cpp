@@ -136,7 +136,9 @@ double irradianceAt(const Light& light, const Mesh& mesh, const Vec3& point, con
     if (!scene) throw std::runtime_error(scene.error().message);
     const std::vector<Vec3> points{point};
     const std::vector<Vec3> normals{normal.normalized()};
-    return irradiance(light, {points, normals, 0.002F}, *scene, {}, Accuracy::Reference, {})
+    const PartLabels labels(mesh.triangles.size(), 0);
+    return irradiance(light, {points, normals, 0.002F}, {*scene, mesh, labels}, Accuracy::Reference,
+                      {})
         .front();
 }
 

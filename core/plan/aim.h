@@ -1,0 +1,27 @@
+// Where a light's middle is from a place on the figure.
+#pragma once
+
+#include <optional>
+
+#include "core/plan/plan.h"
+
+namespace glaukophos {
+
+struct Aim {
+    Vec3 direction = Vec3::UnitZ();  // unit, towards the light
+    double distance_mm = 0.0;        // to its middle; 0 for far lights
+    float free_mm = 1e30F;           // to its near side: what lies before that is in the way
+};
+
+// The part of the light that matters most there: the middle of a lamp, panel or nozzle, the nearest
+// place of a rod or glowing part. Nothing for skies and light thrown back, which come from all
+// over, and for a glowing part that has no area.
+std::optional<Aim> aimAt(const Plan& plan, const Light& light, const Vec3& from_mm);
+
+// The middle of a light that stands near the figure.
+std::optional<Vec3> middleOf(const Plan& plan, const Light& light);
+
+// From the middle of the figure: for charts and views. Straight above for skies.
+std::optional<ClockDirection> clockOf(const Plan& plan, const Light& light);
+
+}  // namespace glaukophos
