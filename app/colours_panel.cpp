@@ -18,10 +18,11 @@ constexpr int kAdaptationKey = 501;
 }  // namespace
 
 ColoursPanel::ColoursPanel(Document& document, QWidget* parent)
-    : Panel(tr("Colours"),
-            tr("What each part's own colour becomes in each band, under these lights. The colours "
-               "come from spectra: red cloth under blue light turns dark for the right reason."),
-            parent),
+    : StagePanel(
+          tr("Colours"),
+          tr("What each part's own colour becomes in each band, under these lights. The colours "
+             "come from spectra: red cloth under blue light turns dark for the right reason."),
+          parent),
       m_document(document),
       m_adaptation(new NumberField(
           tr("Eye used to the main light"),

@@ -4,7 +4,7 @@
 #include <QCheckBox>
 
 #include "app/number_field.h"
-#include "app/panel.h"
+#include "app/stage_panel.h"
 
 namespace glaukophos {
 
@@ -25,7 +25,7 @@ class LadderList : public QWidget {
     Document& m_document;
 };
 
-class ColoursPanel : public Panel {
+class ColoursPanel : public StagePanel {
     Q_OBJECT
 
   public:

@@ -160,6 +160,13 @@ void Document::selectLight(std::size_t index) {
     emit changed(Aspect::Selection);
 }
 
+void Document::setScored(bool scored) {
+    const auto light = scored ? std::optional(m_selected_light) : std::nullopt;
+    if (light == m_scored_light) return;
+    m_scored_light = light;
+    if (isOpen() && light) requestResults();
+}
+
 void Document::apply(Plan plan, Aspect aspect) {
     const ViewChoice view = m_plan.view;
     const bool other_parts = m_plan.parts.size() != plan.parts.size();
@@ -173,7 +180,7 @@ void Document::apply(Plan plan, Aspect aspect) {
     if (aspect != Aspect::Everything) m_plan.view = view;
     if (m_selected_light >= m_plan.lights.size()) m_selected_light = 0;
     emit changed(aspect);
-    m_evaluator.request(m_plan);
+    requestResults();
 }
 
 }  // namespace glaukophos

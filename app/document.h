@@ -46,6 +46,8 @@ class Document : public QObject {
     void selectPart(std::optional<PartIndex> part);
     [[nodiscard]] std::size_t selectedLight() const { return m_selected_light; }
     void selectLight(std::size_t index);
+    // Whether every direction is to be judged for the selected light.
+    void setScored(bool scored);
 
     // Takes over a plan with another figure (stood anew, another file of it) as one undoable edit.
     void replaceFigure(const QString& text, const Plan& plan);
@@ -61,6 +63,7 @@ class Document : public QObject {
   private:
     friend class PlanCommand;
     void apply(Plan plan, Aspect aspect);
+    void requestResults() { m_evaluator.request(m_plan, m_scored_light); }
 
     Plan m_plan;
     std::shared_ptr<const Figure> m_newest_figure;  // made by an edit that is about to be applied
@@ -69,6 +72,7 @@ class Document : public QObject {
     int m_gesture = 0;
     std::optional<PartIndex> m_selected_part;
     std::size_t m_selected_light = 0;
+    std::optional<std::size_t> m_scored_light;
     EvaluatedPtr m_evaluated;
     Evaluator m_evaluator;
 };

@@ -21,16 +21,16 @@ Evaluator::~Evaluator() {
     m_step.request_stop();
 }
 
-void Evaluator::request(Plan plan) {
+void Evaluator::request(Plan plan, std::optional<std::size_t> scored) {
     {
         const std::scoped_lock lock(m_mutex);
-        m_waiting = std::move(plan);
+        m_waiting = Request{std::move(plan), scored};
         m_step.request_stop();
     }
     m_wake.notify_one();
 }
 
-std::optional<Plan> Evaluator::take(const std::stop_token& stop) {
+std::optional<Evaluator::Request> Evaluator::take(const std::stop_token& stop) {
     std::unique_lock lock(m_mutex);
     if (!m_wake.wait(lock, stop, [this] { return m_waiting.has_value(); })) return std::nullopt;
     m_step = std::stop_source();
@@ -46,14 +46,15 @@ bool Evaluator::restsFor(int milliseconds) {
 }
 
 void Evaluator::run(const std::stop_token& stop) {
-    while (auto plan = take(stop)) {
-        if (plan->figure->form != m_form) {
-            m_form = plan->figure->form;
+    while (auto request = take(stop)) {
+        m_scored = request->scored;
+        if (request->plan.figure->form != m_form) {
+            m_form = request->plan.figure->form;
             m_traced.clear();
             m_table = {};
             m_bounce = {};
         }
-        refine(*plan);
+        refine(request->plan);
     }
 }
 
@@ -126,6 +127,11 @@ void Evaluator::publish(const Plan& plan) {
     result->results = resultsOf(plan, spread(*plan.figure, reach));
     result->sky_rounds = m_table.rounds;
     result->complete = all_soft && m_table.rounds == kSkyRounds;
+    if (m_scored && *m_scored < plan.lights.size() && m_table.rounds == kSkyRounds &&
+        std::holds_alternative<FarLight>(plan.lights[*m_scored].kind)) {
+        result->scored_light = *m_scored;
+        result->score = scoreDirections(plan, m_table, result->results.reach, *m_scored);
+    }
     emit evaluated(std::move(result));
 }
 

@@ -8,7 +8,7 @@
 #include <optional>
 #include <thread>
 
-#include "core/plan/evaluate.h"
+#include "core/plan/score.h"
 
 namespace glaukophos {
 
@@ -18,6 +18,8 @@ struct Evaluated {
     Results results;
     int sky_rounds = 0;     // of kSkyRounds
     bool complete = false;  // nothing will be refined any more
+    std::size_t scored_light = 0;
+    std::optional<ScoreMap> score;  // of every direction, once the sky is traced; if asked for
 };
 using EvaluatedPtr = std::shared_ptr<const Evaluated>;
 
@@ -31,8 +33,9 @@ class Evaluator : public QObject {
     explicit Evaluator(QObject* parent = nullptr);
     ~Evaluator() override;
 
-    // Replaces any request that still waits, and stops the work on older ones.
-    void request(Plan plan);
+    // Replaces any request that still waits, and stops the work on older ones. With `scored`, every
+    // direction is judged for that far light.
+    void request(Plan plan, std::optional<std::size_t> scored);
 
   signals:
     // Emitted from the worker; connect with a context object to get it on that object's thread.
@@ -50,7 +53,11 @@ class Evaluator : public QObject {
     };
 
     void run(const std::stop_token& stop);
-    std::optional<Plan> take(const std::stop_token& stop);
+    struct Request {
+        Plan plan;
+        std::optional<std::size_t> scored;
+    };
+    std::optional<Request> take(const std::stop_token& stop);
     bool restsFor(int milliseconds);
     void refine(const Plan& plan);
     TracedLight& tracedFor(const Plan& plan, std::size_t index);
@@ -59,7 +66,7 @@ class Evaluator : public QObject {
 
     std::mutex m_mutex;
     std::condition_variable_any m_wake;
-    std::optional<Plan> m_waiting;
+    std::optional<Request> m_waiting;
     std::stop_source m_step;  // stops what the worker is doing for an older request
 
     // Used by the worker only.
@@ -67,6 +74,7 @@ class Evaluator : public QObject {
     std::vector<TracedLight> m_traced;
     SkyTable m_table;
     BounceTable m_bounce;
+    std::optional<std::size_t> m_scored;
 
     std::jthread m_worker;  // last member: starts when all others are ready
 };

@@ -9,7 +9,7 @@
 namespace glaukophos {
 
 FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, QWidget* parent)
-    : Panel(tr("Figure"), tr("Stand it, divide it, say what each part is."), parent),
+    : StagePanel(tr("Figure"), tr("Stand it, divide it, say what each part is."), parent),
       m_tabs(new QButtonGroup(this)),
       m_pages(new QStackedWidget(this)),
       m_standing(new StandingPage(document, loader, this)),

@@ -5,13 +5,13 @@
 #include <QStackedWidget>
 
 #include "app/material_page.h"
-#include "app/panel.h"
 #include "app/parts_page.h"
+#include "app/stage_panel.h"
 #include "app/standing_page.h"
 
 namespace glaukophos {
 
-class FigurePanel : public Panel {
+class FigurePanel : public StagePanel {
     Q_OBJECT
 
   public:

@@ -15,8 +15,7 @@ namespace glaukophos {
 namespace {
 
 constexpr int kRest_ms = 140;
-constexpr double kHandle_px = 9.0;
-constexpr int kLampDragKey = 101;
+constexpr int kLightDragKey = 101;
 
 double wrappedHour(double hour) { return hour - 12.0 * std::floor(hour / 12.0); }
 
@@ -27,18 +26,6 @@ QString clockText(const ViewChoice& view) {
         .arg(shown, 0, 'f', std::abs(shown - std::round(shown)) < 0.05 ? 0 : 1)
         .arg(std::abs(std::lround(view.height_deg)))
         .arg(view.height_deg >= 0 ? QObject::tr("up") : QObject::tr("below"));
-}
-
-// Text with a soft rim, readable over whatever the picture shows.
-void paintHaloText(QPainter& painter, const QPointF& baseline, const QFont& font,
-                   const QString& text, const QColor& ink, const QColor& rim) {
-    QPainterPath path;
-    path.addText(baseline, font, text);
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setPen(QPen(rim, 3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    painter.setBrush(Qt::NoBrush);
-    painter.drawPath(path);
-    painter.fillPath(path, ink);
 }
 
 }  // namespace
@@ -65,7 +52,7 @@ FigureView::FigureView(Document& document, QWidget* parent)
         if (m_document.evaluated()->plan.figure->labels == m_document.plan().figure->labels) {
             m_touched.clear();
         }
-        if (m_drag == Drag::Lamp || m_rest.isActive()) {
+        if (m_drag == Drag::Light || m_rest.isActive()) {
             requestPicture(true);
         } else {
             requestPicture(false);
@@ -81,6 +68,8 @@ FigureView::FigureView(Document& document, QWidget* parent)
         if (aspect == Aspect::Selection || aspect == Aspect::Everything) {
             m_look.light = m_document.selectedLight();
         }
+        if (aspect == Aspect::Everything) m_sight_spot.reset();
+        refreshSightLines();
         m_finished = false;
         requestPicture(false);
         update();
@@ -103,12 +92,15 @@ void FigureView::setInSteps(bool in_steps) {
 
 void FigureView::setLightHandles(bool shown) {
     m_handles = shown;
-    if (!shown) m_placing_lamp = false;
+    if (!shown) {
+        m_placing_light = false;
+        lookFrom(std::nullopt);
+    }
     update();
 }
 
-void FigureView::placeLampByClick() {
-    m_placing_lamp = true;
+void FigureView::placeLightByClick() {
+    m_placing_light = true;
     setCursor(Qt::CrossCursor);
     update();
 }
@@ -179,18 +171,28 @@ std::optional<RayHit> FigureView::hitAt(const QPointF& position) const {
                                                          camera().passed);
 }
 
-std::optional<std::size_t> FigureView::lampAt(const QPointF& position) const {
+Projection FigureView::projection() const {
+    return [held = camera(), pixels = grid(),
+            ratio = devicePixelRatioF()](const Vec3& point) -> std::optional<QPointF> {
+        const auto pixel = pixelOf(held, pixels, point);
+        if (!pixel) return std::nullopt;
+        return QPointF(pixel->x() / ratio, pixel->y() / ratio);
+    };
+}
+
+QRectF FigureView::markRoom() const { return QRectF(rect()).adjusted(30, 46, -90, -20); }
+
+std::optional<LightHandle> FigureView::handleAt(const QPointF& position) const {
     if (!m_handles || !m_document.isOpen() || m_from_light) return std::nullopt;
-    const std::vector<Light>& lights = m_document.plan().lights;
-    for (std::size_t l = 0; l < lights.size(); ++l) {
-        const auto* lamp = std::get_if<Lamp>(&lights[l].kind);
-        if (lamp == nullptr) continue;
-        const auto pixel = pixelOf(camera(), grid(), lamp->centre_mm);
-        if (!pixel) continue;
-        const QPointF at(pixel->x() / devicePixelRatioF(), pixel->y() / devicePixelRatioF());
-        if (QLineF(at, position).length() < kHandle_px + 3.0) return l;
+    const Projection project = projection();
+    std::optional<LightHandle> found;
+    for (const LightHandle& handle : handlesOf(m_document.plan())) {
+        const auto at = project(handle.place_mm);
+        if (!at || QLineF(*at, position).length() >= kHandle_px + 3.0) continue;
+        // Where rings lie over each other the chosen light's is meant.
+        if (!found || handle.light == m_document.selectedLight()) found = handle;
     }
-    return std::nullopt;
+    return found;
 }
 
 void FigureView::turn(double hours, double height_deg) {
@@ -223,11 +225,11 @@ void FigureView::mousePressEvent(QMouseEvent* event) {
     m_pressed = m_last = event->position();
     m_dragged = false;
     if (!m_document.isOpen()) return;
-    if (event->button() == Qt::LeftButton && !m_placing_lamp) {
-        if (const auto lamp = lampAt(event->position())) {
-            m_drag = Drag::Lamp;
-            m_dragged_lamp = *lamp;
-            m_document.selectLight(*lamp);
+    if (event->button() == Qt::LeftButton && !m_placing_light) {
+        if (const auto handle = handleAt(event->position())) {
+            m_drag = Drag::Light;
+            m_dragged_handle = *handle;
+            m_document.selectLight(handle->light);
             return;
         }
         m_drag = event->modifiers().testFlag(Qt::ShiftModifier) ? Drag::Slide : Drag::Turn;
@@ -254,9 +256,9 @@ void FigureView::mouseMoveEvent(QMouseEvent* event) {
     if (m_tool != SurfaceTool::Choose) update();
     if (m_drag == Drag::None) {
         readSpot(event->position());
-        const bool over_lamp = lampAt(event->position()).has_value();
-        if (!m_placing_lamp && m_tool == SurfaceTool::Choose) {
-            setCursor(over_lamp ? Qt::OpenHandCursor : Qt::ArrowCursor);
+        const bool over_light = handleAt(event->position()).has_value();
+        if (!m_placing_light && m_tool == SurfaceTool::Choose) {
+            setCursor(over_light ? Qt::OpenHandCursor : Qt::ArrowCursor);
         }
         return;
     }
@@ -272,8 +274,8 @@ void FigureView::mouseMoveEvent(QMouseEvent* event) {
         case Drag::Slide:
             slide(delta);
             break;
-        case Drag::Lamp:
-            dragLamp(event->position(), event->modifiers().testFlag(Qt::ShiftModifier));
+        case Drag::Light:
+            dragHandle(event->position(), event->modifiers().testFlag(Qt::ShiftModifier));
             break;
         case Drag::Stroke:
         case Drag::None:
@@ -327,7 +329,7 @@ void FigureView::showPreview(const QImage& picture) {
 
 void FigureView::mouseReleaseEvent(QMouseEvent* event) {
     const Drag was = std::exchange(m_drag, Drag::None);
-    if (was == Drag::Lamp) {
+    if (was == Drag::Light) {
         m_document.endGesture();
         m_rest.start();
     }
@@ -338,12 +340,13 @@ void FigureView::mouseReleaseEvent(QMouseEvent* event) {
     if (!m_dragged && event->button() == Qt::LeftButton) click(event->position());
 }
 
-void FigureView::dragLamp(const QPointF& position, bool on_surface) {
-    const Light& light = m_document.plan().lights[m_dragged_lamp];
-    const Lamp& lamp = std::get<Lamp>(light.kind);
-    Vec3 centre = lamp.centre_mm;
+void FigureView::dragHandle(const QPointF& position, bool on_surface) {
+    const std::size_t index = m_dragged_handle.light;
+    const Light& light = m_document.plan().lights[index];
+    const int which = m_dragged_handle.which;
+    const CameraRay ray = rayAt(position);
+    std::function<void(Light&)> move;
     if (on_surface) {
-        const CameraRay ray = rayAt(position);
         const Figure& figure = *m_document.plan().figure;
         const auto hit = figure.form->shown.nearest(ray.origin, ray.direction, 1e30F,
                                                     passedBy(light, figure.surface.labels));
@@ -351,37 +354,73 @@ void FigureView::dragLamp(const QPointF& position, bool on_surface) {
         const Vec3 normal =
             areaVector(figure.surface.mesh, figure.surface.mesh.triangles[hit->triangle])
                 .stableNormalized();
-        centre = ray.origin + hit->distance_mm * ray.direction +
-                 static_cast<float>(1.2 * lamp.radius_mm) * normal;
+        const Vec3 point = ray.origin + hit->distance_mm * ray.direction;
+        move = [=](Light& edited) { setOnSurface(edited.kind, which, point, normal); };
     } else {
-        // In the plane through the lamp that faces the viewer.
-        const Camera held = camera();
-        const CameraRay ray = rayAt(position);
-        const float depth = (lamp.centre_mm - ray.origin).dot(held.forward);
-        centre = ray.origin + depth / ray.direction.dot(held.forward) * ray.direction;
+        // In the plane through the handle that faces the viewer.
+        const Vec3 forward = camera().forward;
+        const float depth = (m_dragged_handle.place_mm - ray.origin).dot(forward);
+        const Vec3 place = ray.origin + depth / ray.direction.dot(forward) * ray.direction;
+        move = [=](Light& edited) { moveHandle(edited.kind, which, place); };
     }
-    m_document.editLight(
-        m_dragged_lamp, tr("Move lamp"),
-        [&](Light& edited) { std::get<Lamp>(edited.kind).centre_mm = centre; }, kLampDragKey);
+    m_document.editLight(index, tr("Move light"), move, kLightDragKey);
     update();
 }
 
 void FigureView::click(const QPointF& position) {
     const auto hit = hitAt(position);
-    if (!std::exchange(m_placing_lamp, false)) {
+    if (!std::exchange(m_placing_light, false)) {
         m_document.selectPart(hit ? std::optional(m_document.plan().figure->partShownBy(*hit))
                                   : std::nullopt);
+        lookFrom(m_handles ? hit : std::nullopt);
         return;
     }
     setCursor(Qt::ArrowCursor);
-    const std::size_t chosen = m_document.selectedLight();
-    if (hit && chosen < m_document.plan().lights.size() &&
-        std::holds_alternative<Lamp>(m_document.plan().lights[chosen].kind)) {
-        m_dragged_lamp = chosen;
-        dragLamp(position, true);
-        m_document.endGesture();
+    if (hit && m_document.selectedLight() < m_document.plan().lights.size()) {
+        placeChosenLight(*hit, position);
     }
     update();
+}
+
+void FigureView::placeChosenLight(const RayHit& hit, const QPointF& position) {
+    const std::size_t chosen = m_document.selectedLight();
+    if (std::holds_alternative<GlowingPart>(m_document.plan().lights[chosen].kind)) {
+        const PartIndex part = m_document.plan().figure->partShownBy(hit);
+        m_document.editLight(chosen, tr("Part that glows"),
+                             [&](Light& light) { light.own_parts = {part}; });
+        return;
+    }
+    for (const LightHandle& handle : handlesOf(m_document.plan())) {
+        if (handle.light != chosen || handle.which != 0) continue;
+        m_dragged_handle = handle;
+        dragHandle(position, true);
+        m_document.endGesture();
+        return;
+    }
+}
+
+void FigureView::lookFrom(const std::optional<RayHit>& hit) {
+    const EvaluatedPtr& evaluated = m_document.evaluated();
+    m_sight_spot.reset();
+    if (hit && evaluated != nullptr && evaluated->plan.figure == m_document.plan().figure) {
+        m_sight_spot = spotAt(evaluated->plan, evaluated->results, *hit);
+    }
+    refreshSightLines();
+}
+
+void FigureView::refreshSightLines() {
+    m_sight_lines.clear();
+    if (m_sight_spot && m_document.isOpen()) {
+        m_sight_lines =
+            glaukophos::sightLines(m_document.plan(), m_sight_spot->point_mm, m_sight_spot->normal);
+    }
+    update();
+}
+
+void FigureView::setShells(int count) {
+    if (count == m_look.shells) return;
+    m_look.shells = count;
+    requestPicture(false);
 }
 
 void FigureView::readSpot(const QPointF& position) {
@@ -416,9 +455,10 @@ void FigureView::keyPressEvent(QKeyEvent* event) {
         case Qt::Key_Minus:
             return zoomAt(0.8);
         case Qt::Key_Escape:
-            m_placing_lamp = false;
+            m_placing_light = false;
             setCursor(Qt::ArrowCursor);
             m_document.selectPart(std::nullopt);
+            lookFrom(std::nullopt);
             return;
         default:
             QWidget::keyPressEvent(event);
@@ -434,12 +474,14 @@ void FigureView::leaveEvent(QEvent* /*event*/) {
 void FigureView::resizeEvent(QResizeEvent* /*event*/) { requestPicture(false); }
 
 QString FigureView::caption() const {
-    static const std::array<const char*, 6> titles = {
-        QT_TR_NOOP("Bare figure"), QT_TR_NOOP("Parts"), QT_TR_NOOP("Reach of"),
-        QT_TR_NOOP("Values"),      QT_TR_NOOP("Bands"), QT_TR_NOOP("Colours as planned")};
+    static const std::array<const char*, 7> titles = {
+        QT_TR_NOOP("Bare figure"),       QT_TR_NOOP("Parts"),  QT_TR_NOOP("Reach of"),
+        QT_TR_NOOP("Shells of"),         QT_TR_NOOP("Values"), QT_TR_NOOP("Bands"),
+        QT_TR_NOOP("Colours as planned")};
     QString text = tr(titles.at(static_cast<std::size_t>(m_look.overlay)));
     const std::vector<Light>& lights = m_document.plan().lights;
-    if (m_look.overlay == Overlay::Reach && m_look.light < lights.size()) {
+    const bool of_light = m_look.overlay == Overlay::Reach || m_look.overlay == Overlay::Shells;
+    if (of_light && m_look.light < lights.size()) {
         text += QStringLiteral(" ") + q(lights[m_look.light].name);
     }
     if (m_look.overlay == Overlay::Colours && m_look.in_steps) text += tr(", in steps");
@@ -454,8 +496,8 @@ QString FigureView::caption() const {
 
 void FigureView::paintCaption(QPainter& painter) const {
     QString text = caption();
-    if (m_placing_lamp)
-        text = tr("Click where the lamp touches the figure. Esc leaves it where it is.");
+    if (m_placing_light)
+        text = tr("Click where the light touches the figure. Esc leaves it as it is.");
     const EvaluatedPtr& evaluated = m_document.evaluated();
     if (evaluated != nullptr && !evaluated->complete) {
         text += tr(" · tracing the sky, %1 of %2").arg(evaluated->sky_rounds).arg(kSkyRounds);
@@ -506,62 +548,6 @@ void FigureView::paintBrush(QPainter& painter) const {
     painter.drawEllipse(m_pointer, radius, radius);
 }
 
-void FigureView::paintHandles(QPainter& painter) const {
-    const Plan& plan = m_document.plan();
-    const double ratio = devicePixelRatioF();
-    const Vec3 middle = plan.figure->bounds().centre();
-    const auto at = [&](const Vec3& point) -> std::optional<QPointF> {
-        const auto pixel = pixelOf(camera(), grid(), point);
-        if (!pixel) return std::nullopt;
-        return QPointF(pixel->x() / ratio, pixel->y() / ratio);
-    };
-    painter.setRenderHint(QPainter::Antialiasing);
-    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
-        const Light& light = plan.lights[l];
-        if (!light.on || std::holds_alternative<Sky>(light.kind)) continue;
-        const bool chosen = l == m_document.selectedLight();
-        const QColor colour = qColour(encodedFrom(displayColourOf(light.colour)));
-        Vec3 place;
-        if (const auto* far = std::get_if<FarLight>(&light.kind)) {
-            const Vec3 direction = towards(far->direction);
-            const float size = plan.figure->bounds().diagonal();
-            float distance = 0.62F * size;
-            const QRectF room = QRectF(rect()).adjusted(30, 46, -90, -20);
-            while (distance > 0.2F * size) {  // closer until its ring is inside the picture
-                const auto seen = at(middle + distance * direction);
-                if (seen && room.contains(*seen)) break;
-                distance -= 0.02F * size;
-            }
-            place = middle + distance * direction;
-            const auto tip = at(middle + (distance - 0.16F * size) * direction);
-            if (const auto tail = at(place); tail && tip) {
-                painter.setPen(QPen(QColor(0, 0, 0, 140), 4));
-                painter.drawLine(*tail, *tip);
-                painter.setPen(QPen(colour, 2));
-                painter.drawLine(*tail, *tip);
-            }
-        } else {
-            place = std::get<Lamp>(light.kind).centre_mm;
-        }
-        const auto spot = at(place);
-        if (!spot) continue;
-        painter.setPen(QPen(QColor(0, 0, 0, 180), chosen ? 5 : 4));
-        painter.setBrush(Qt::NoBrush);
-        painter.drawEllipse(*spot, kHandle_px, kHandle_px);
-        painter.setPen(
-            QPen(chosen ? currentTheme().accent : QColor(Qt::white), chosen ? 2.5 : 1.5));
-        painter.drawEllipse(*spot, kHandle_px, kHandle_px);
-        painter.setBrush(colour);
-        painter.setPen(Qt::NoPen);
-        painter.drawEllipse(*spot, 4.5, 4.5);
-
-        QFont font = this->font();
-        font.setWeight(QFont::DemiBold);
-        paintHaloText(painter, *spot + QPointF(kHandle_px + 5, 5), font, q(light.name), Qt::white,
-                      QColor(0, 0, 0, 200));
-    }
-}
-
 void FigureView::paintEvent(QPaintEvent* /*event*/) {
     QPainter painter(this);
     if (m_picture.isNull()) {
@@ -579,7 +565,12 @@ void FigureView::paintEvent(QPaintEvent* /*event*/) {
     if (!m_document.isOpen()) return;
     paintTouched(painter);
     paintBrush(painter);
-    if (m_handles && !m_from_light) paintHandles(painter);
+    if (m_handles && !m_from_light) {
+        const Projection project = projection();
+        paintSightLines(painter, m_document.plan(), m_sight_lines, project, markRoom());
+        paintLightMarks(painter, m_document.plan(), m_document.selectedLight(), project,
+                        markRoom());
+    }
     paintCaption(painter);
 }
 

@@ -6,6 +6,7 @@
 #include <optional>
 
 #include "app/document.h"
+#include "app/light_marks.h"
 #include "app/picture_maker.h"
 #include "core/plan/spot.h"
 
@@ -45,8 +46,12 @@ class FigureView : public QWidget {
     // Shown until there is a picture of the figure itself.
     void showPreview(const QImage& picture);
 
-    // The next click on the figure puts the chosen lamp there.
-    void placeLampByClick();
+    // The next click on the figure puts the chosen light there, or makes that part glow.
+    void placeLightByClick();
+    void setShells(int count);
+    // Lines of sight from the spot at a position of the view; none from beside the figure.
+    void lookFrom(const QPointF& position) { lookFrom(hitAt(position)); }
+    [[nodiscard]] const std::vector<SightLine>& sightLines() const { return m_sight_lines; }
 
     [[nodiscard]] const ViewChoice& view() const { return m_view; }
     void setView(const ViewChoice& view);
@@ -80,23 +85,27 @@ class FigureView : public QWidget {
     void leaveEvent(QEvent* event) override;
 
   private:
-    enum class Drag { None, Turn, Slide, Lamp, Stroke };
+    enum class Drag { None, Turn, Slide, Light, Stroke };
 
     void requestPicture(bool moving);
     void showMoving();
     [[nodiscard]] CameraRay rayAt(const QPointF& position) const;
     [[nodiscard]] std::optional<RayHit> hitAt(const QPointF& position) const;
-    [[nodiscard]] std::optional<std::size_t> lampAt(const QPointF& position) const;
+    [[nodiscard]] std::optional<LightHandle> handleAt(const QPointF& position) const;
+    [[nodiscard]] Projection projection() const;
+    [[nodiscard]] QRectF markRoom() const;  // where rings of far lights may be drawn
     void turn(double hours, double height_deg);
     void slide(const QPointF& pixels);
     void zoomAt(double factor);
-    void dragLamp(const QPointF& position, bool on_surface);
+    void dragHandle(const QPointF& position, bool on_surface);
     void click(const QPointF& position);
+    void placeChosenLight(const RayHit& hit, const QPointF& position);
+    void lookFrom(const std::optional<RayHit>& hit);
+    void refreshSightLines();
     void readSpot(const QPointF& position);
     void strokeTo(const QPointF& position, Qt::KeyboardModifiers modifiers);
     void paintTouched(QPainter& painter) const;
     void paintBrush(QPainter& painter) const;
-    void paintHandles(QPainter& painter) const;
     void paintCaption(QPainter& painter) const;
     [[nodiscard]] QString caption() const;
 
@@ -114,10 +123,12 @@ class FigureView : public QWidget {
     double m_brush_mm = 1.0;
     std::vector<std::uint32_t> m_touched;
     QPointF m_pointer{-1, -1};
-    bool m_placing_lamp = false;
+    bool m_placing_light = false;
     Drag m_drag = Drag::None;
     bool m_dragged = false;
-    std::size_t m_dragged_lamp = 0;
+    LightHandle m_dragged_handle;
+    std::optional<Spot> m_sight_spot;
+    std::vector<SightLine> m_sight_lines;
     QPointF m_last;
     QPointF m_pressed;
 };

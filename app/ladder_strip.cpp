@@ -10,7 +10,8 @@
 namespace glaukophos {
 namespace {
 
-constexpr double kBlockHeight = 44.0;
+constexpr double kBlockHeight = 34.0;
+constexpr double kChip = 12.0;  // beside the words, for steps too narrow to be seen above
 
 // Widths that add up to `total`: at least `least` for every step, the rest by share.
 std::array<double, kBandCount> widthsOf(const Ladder& ladder, double total, double least) {
@@ -59,21 +60,25 @@ void paintStepText(QPainter& painter, const QRectF& below, std::size_t band, con
 
 void paintLadder(QPainter& painter, const QRectF& area, const Ladder& ladder,
                  const LadderColours& colours) {
-    const double least = std::min(132.0, area.width() / static_cast<double>(kBandCount));
-    const auto widths = widthsOf(ladder, area.width(), least);
+    const auto widths = widthsOf(ladder, area.width(), 3.0);
+    const double column = area.width() / static_cast<double>(kBandCount);
     double left = area.left();
     for (std::size_t b = 0; b < kBandCount; ++b) {
         const QRectF block(left, area.top(), widths[b], kBlockHeight);
-        if (ladder[b].present) {
-            painter.fillRect(block, qColour(ladder[b].shown));
+        const QRectF words(area.left() + static_cast<double>(b) * column,
+                           area.top() + kBlockHeight + 6, column, 52);
+        const QRectF chip(words.left(), words.top() + 2.5, kChip, kChip);
+        for (const QRectF& patch : {block, chip}) {
+            if (!ladder[b].present) {
+                paintEmptyStep(painter, patch, colours);
+                continue;
+            }
+            painter.fillRect(patch, qColour(ladder[b].shown));
             painter.setPen(colours.line);  // a step as dark as the panel keeps its shape
             painter.setBrush(Qt::NoBrush);
-            painter.drawRect(block.adjusted(0.5, 0.5, -0.5, -0.5));
-        } else {
-            paintEmptyStep(painter, block, colours);
+            painter.drawRect(patch.adjusted(0.5, 0.5, -0.5, -0.5));
         }
-        paintStepText(painter, {left, area.top() + kBlockHeight + 4, widths[b] - 6, 52}, b,
-                      ladder[b], colours);
+        paintStepText(painter, words.adjusted(kChip + 6, 0, -2, 0), b, ladder[b], colours);
         left += widths[b];
     }
 }

@@ -1,76 +1,57 @@
-// Stage "Lights": the list, the sky chart, and the chosen light's numbers.
+// Stage "Lights": the list, the sky chart, and four pages about the chosen light.
 #pragma once
 
-#include <QCheckBox>
-#include <QComboBox>
-#include <QLineEdit>
+#include <QButtonGroup>
 #include <QListWidget>
 #include <QPushButton>
+#include <QStackedWidget>
 
-#include "app/colour_field.h"
-#include "app/number_field.h"
-#include "app/panel.h"
+#include "app/best_place_page.h"
+#include "app/light_glow_page.h"
+#include "app/light_place_page.h"
 #include "app/sky_chart.h"
+#include "app/stage_panel.h"
 
 namespace glaukophos {
 
-class LightsPanel : public Panel {
+class LightsPanel : public StagePanel {
     Q_OBJECT
 
   public:
     explicit LightsPanel(Document& document, QWidget* parent = nullptr);
 
+    enum class Page { Place, Light, Best, Ready };
+    void showPage(Page page);
+
   signals:
     void seeFromRequested(std::size_t light);
-    void placeLampRequested();
+    void placeByClickRequested();
+    void shellsChanged(int count);
 
   private:
     void buildList();
-    void buildCommon();
-    void buildSky();
-    void buildFar();
-    void buildLamp();
-    void buildColour();
+    void buildButtons();
+    void buildChart();
+    void buildPages();
 
     void refresh(Aspect aspect);
     void fillList();
-    void showLight();
-    void showKind(const Light& light);
-    void showReach();
-    void fillOwnPart(const Light& light);
-
-    [[nodiscard]] const Light* selected() const;
-    // One edit of the chosen light; `key` tells edits of different controls apart.
-    void change(const QString& text, int key, const std::function<void(Light&)>& change);
-    void connectNumber(NumberField& field, const QString& text, int key,
-                       const std::function<void(Light&, double)>& set);
-    void setReach(double reach_mm);
+    void showScores();
+    void addLight(std::size_t kind);
 
     Document& m_document;
-    bool m_showing = false;  // controls are being filled, not edited
+    bool m_filling = false;  // the list is being filled, not edited
 
     // All owned by Qt.
     QListWidget* m_list = nullptr;
     QPushButton* m_remove = nullptr;
+    QPushButton* m_alone = nullptr;
     SkyChart* m_chart = nullptr;
-    QLabel* m_from = nullptr;
-    QLineEdit* m_name = nullptr;
-    NumberField* m_strength = nullptr;
-    QWidget* m_sky_box = nullptr;
-    QComboBox* m_sky_kind = nullptr;
-    NumberField* m_sharpness = nullptr;
-    QWidget* m_far_box = nullptr;
-    NumberField* m_hour = nullptr;
-    NumberField* m_height = nullptr;
-    NumberField* m_far_radius = nullptr;
-    QWidget* m_lamp_box = nullptr;
-    QDoubleSpinBox* m_position[3] = {};
-    NumberField* m_lamp_radius = nullptr;
-    NumberField* m_reach = nullptr;
-    QComboBox* m_own_part = nullptr;
-    QComboBox* m_colour_source = nullptr;
-    NumberField* m_kelvin = nullptr;
-    ColourField* m_colour = nullptr;
+    QButtonGroup* m_tabs = nullptr;
+    QStackedWidget* m_pages = nullptr;
+    LightPlacePage* m_place = nullptr;
+    LightGlowPage* m_glow = nullptr;
+    BestPlacePage* m_best = nullptr;
 };
 
 }  // namespace glaukophos

@@ -8,6 +8,7 @@
 #include "app/main_window.h"
 #include "app/text.h"
 #include "core/picture/named_view.h"
+#include "core/plan/light_setup.h"
 
 namespace {
 
@@ -17,6 +18,8 @@ struct ScriptOptions {
     QString picture;
     QString sheet;
     QPageSize::PageSizeId page = QPageSize::A4;
+    QString sight;
+    bool scored = false;  // wait for the scores of directions
 };
 
 // Once everything is traced: takes the pictures that were asked for, then quits.
@@ -35,8 +38,15 @@ class Script : public QObject {
     void finish() {
         const EvaluatedPtr& evaluated = m_window.document().evaluated();
         if (m_done || evaluated == nullptr || !evaluated->complete) return;
+        if (m_options.scored && !evaluated->score) return;
         if (evaluated->plan.figure != m_window.document().plan().figure) return;
         if (m_window.figurePanel().partsPage().divider().isBusy()) return;
+        const QStringList sight = m_options.sight.split(QLatin1Char(','));
+        if (sight.size() == 2) {
+            FigureView& view = m_window.figureView();
+            view.lookFrom(
+                QPointF(view.width() * sight[0].toDouble(), view.height() * sight[1].toDouble()));
+        }
         m_done = true;
         bool written = true;
         if (!m_options.picture.isEmpty()) written = m_window.grab().save(m_options.picture);
@@ -66,12 +76,15 @@ void addOptions(QCommandLineParser& parser) {
     add("page", "Page of the sheet: a4 or letter.", "size");
     add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours.", "number");
     add("divide", "Divide the figure into this many parts at its creases.", "number");
-    add("page-shown", "Page of the figure stage: standing, parts or material.", "page");
-    add("show", "Overlay: bare, parts, reach, values, bands or colours.", "overlay");
+    add("page-shown", "Page of a stage: standing, parts, material, place, glow, best or ready.",
+        "page");
+    add("show", "Overlay: bare, parts, reach, shells, values, bands or colours.", "overlay");
     add("view", "View: front, right, back, left, top, below, upside-down.", "view");
     add("from-light", "See from the light of this number, beginning with 1.", "number");
     add("light", "Choose the light of this number, beginning with 1.", "number");
     add("part", "Choose the part of this number, beginning with 1.", "number");
+    add("ready", "Replace the lights by a ready plan, such as two-rods.", "name");
+    add("sight", "Lines of sight from the spot at this share of the view, such as 0.5,0.4.", "x,y");
     add("theme", "Surroundings: dark or light.", "theme");
     parser.addOption({QStringLiteral("steps"), QStringLiteral("Colours in flat steps.")});
 }
@@ -88,6 +101,12 @@ void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
                                QStringLiteral("material")};
     const auto page = pages.indexOf(parser.value(QStringLiteral("page-shown")));
     if (page >= 0) window.figurePanel().showPage(static_cast<FigurePanel::Page>(page));
+    const QStringList light_pages = {QStringLiteral("place"), QStringLiteral("glow"),
+                                     QStringLiteral("best"), QStringLiteral("ready")};
+    const auto light_page = light_pages.indexOf(parser.value(QStringLiteral("page-shown")));
+    if (light_page >= 0) {
+        window.lightsPanel().showPage(static_cast<LightsPanel::Page>(light_page));
+    }
     if (const auto overlay = overlayFromName(parser.value(QStringLiteral("show")).toStdString())) {
         window.figureView().setOverlay(*overlay);
     }
@@ -102,6 +121,12 @@ void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     }
     if (number("from-light") > 0) {
         window.figureView().seeFromLight(static_cast<std::size_t>(number("from-light") - 1));
+    }
+    const std::string ready = parser.value(QStringLiteral("ready")).toStdString();
+    for (const LightSetup& setup : lightSetups(window.document().plan().figure->bounds())) {
+        if (setup.key != ready) continue;
+        window.document().edit(QStringLiteral("ready"), Aspect::Lights,
+                               [&](Plan& plan) { plan.lights = setup.lights; });
     }
     window.figureView().setInSteps(parser.isSet(QStringLiteral("steps")));
 }
@@ -122,7 +147,9 @@ int main(int argc, char** argv) {
     const ScriptOptions options{
         parser.value(QStringLiteral("picture")), parser.value(QStringLiteral("sheet")),
         parser.value(QStringLiteral("page")) == QStringLiteral("letter") ? QPageSize::Letter
-                                                                         : QPageSize::A4};
+                                                                         : QPageSize::A4,
+        parser.value(QStringLiteral("sight")),
+        parser.value(QStringLiteral("page-shown")) == QStringLiteral("best")};
     std::unique_ptr<Script> script;
     if (!options.picture.isEmpty() || !options.sheet.isEmpty()) {
         script = std::make_unique<Script>(window, options);

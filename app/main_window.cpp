@@ -38,10 +38,11 @@ struct OverlayEntry {
     const char* tip;
     const char* key;
 };
-constexpr std::array<OverlayEntry, 6> kOverlays = {{
+constexpr std::array<OverlayEntry, 7> kOverlays = {{
     {QT_TR_NOOP("Bare"), QT_TR_NOOP("The figure in plain clay, to see its forms (B)"), "B"},
     {QT_TR_NOOP("Parts"), QT_TR_NOOP("Each part in a tint of its own (P)"), "P"},
     {QT_TR_NOOP("Reach"), QT_TR_NOOP("What the chosen light alone reaches (R)"), "R"},
+    {QT_TR_NOOP("Shells"), QT_TR_NOOP("The nested shells of the chosen glow (S)"), "S"},
     {QT_TR_NOOP("Values"), QT_TR_NOOP("All lights together, in greys (V)"), "V"},
     {QT_TR_NOOP("Bands"), QT_TR_NOOP("Five steps with their borders (N)"), "N"},
     {QT_TR_NOOP("Colours"), QT_TR_NOOP("As planned, in colour (C)"), "C"},
@@ -157,7 +158,7 @@ QWidget* MainWindow::buildTopBar() {
                 [this, i] { m_view->setOverlay(static_cast<Overlay>(i)); });
     }
     row->addStretch(1);
-    auto* turn = new QLabel(tr("Drag turns, wheel zooms, right drag slides"), bar);
+    auto* turn = new QLabel(tr("Drag turns, wheel zooms"), bar);
     turn->setObjectName(QStringLiteral("caption"));
     row->addWidget(turn);
     connect(m_view, &FigureView::overlayChanged, this, [this](Overlay overlay) {
@@ -179,21 +180,21 @@ QWidget* MainWindow::buildMiddle() {
     figure->addWidget(buildTopBar());
     figure->addWidget(m_banner);
     figure->addWidget(m_view, 1);
+    figure->addWidget(m_strip);
     upper->addLayout(figure, 1);
     m_panels->setFixedWidth(330);
     m_panels->setObjectName(QStringLiteral("panel"));
     m_panels->setAttribute(Qt::WA_StyledBackground);
     m_figure_panel = new FigurePanel(m_document, m_loader, *m_view, this);
-    auto* lights_panel = new LightsPanel(m_document, this);
+    m_lights_panel = new LightsPanel(m_document, this);
     auto* colours_panel = new ColoursPanel(m_document, this);
     m_panels->addWidget(m_figure_panel);
-    m_panels->addWidget(lights_panel);
+    m_panels->addWidget(m_lights_panel);
     m_panels->addWidget(new ValuesPanel(m_document, this));
     m_panels->addWidget(colours_panel);
     upper->addWidget(m_panels);
     column->addLayout(upper, 1);
 
-    column->addWidget(m_strip);
     m_readout->setObjectName(QStringLiteral("readout"));
     m_readout->setAccessibleName(tr("What is under the pointer"));
     m_readout->setMinimumWidth(100);
@@ -208,8 +209,10 @@ QWidget* MainWindow::buildMiddle() {
     });
     connect(m_figure_panel, &FigurePanel::openRequested, this, &MainWindow::askOpen);
     connect(m_figure_panel, &FigurePanel::reimportRequested, this, &MainWindow::askReimport);
-    connect(lights_panel, &LightsPanel::seeFromRequested, m_view, &FigureView::seeFromLight);
-    connect(lights_panel, &LightsPanel::placeLampRequested, m_view, &FigureView::placeLampByClick);
+    connect(m_lights_panel, &LightsPanel::seeFromRequested, m_view, &FigureView::seeFromLight);
+    connect(m_lights_panel, &LightsPanel::placeByClickRequested, m_view,
+            &FigureView::placeLightByClick);
+    connect(m_lights_panel, &LightsPanel::shellsChanged, m_view, &FigureView::setShells);
     connect(colours_panel, &ColoursPanel::stepsToggled, m_view, &FigureView::setInSteps);
     connect(m_view, &FigureView::stepsChanged, colours_panel, &ColoursPanel::showSteps);
     return middle;

@@ -36,6 +36,7 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] Recovery& recovery() { return m_recovery; }
     [[nodiscard]] Loader& loader() { return m_loader; }
     [[nodiscard]] FigurePanel& figurePanel() { return *m_figure_panel; }
+    [[nodiscard]] LightsPanel& lightsPanel() { return *m_lights_panel; }
 
     void openFiles(const QStringList& files);  // asks about unsaved changes first
     // Another file of the open figure: parts and lights stay.
@@ -89,6 +90,7 @@ class MainWindow : public QMainWindow {
     QLabel* m_readout;
     QStackedWidget* m_panels;
     FigurePanel* m_figure_panel = nullptr;
+    LightsPanel* m_lights_panel = nullptr;
     std::vector<QToolButton*> m_stage_buttons;
     std::vector<QToolButton*> m_overlay_buttons;
     std::vector<QAction*> m_needs_plan;

@@ -10,6 +10,7 @@
 
 #include "app/text.h"
 #include "app/theme.h"
+#include "core/plan/aim.h"
 
 namespace glaukophos {
 namespace {
@@ -47,7 +48,8 @@ void paintFigureGlyph(QPainter& painter, const QRectF& disk, const ChartColours&
     painter.drawEllipse(disk.center(), 1.3 * unit, 1.3 * unit);
 }
 
-void paintGrid(QPainter& painter, const QRectF& disk, const ChartColours& colours) {
+void paintGrid(QPainter& painter, const QRectF& disk, const ChartColours& colours,
+               const QImage* scores) {
     const QPointF centre = disk.center();
     const double outer = disk.width() / 2;
     painter.setPen(QPen(colours.line, 1.0));
@@ -55,6 +57,17 @@ void paintGrid(QPainter& painter, const QRectF& disk, const ChartColours& colour
     painter.drawEllipse(centre, outer, outer);
     painter.setBrush(colours.sky);
     painter.drawEllipse(centre, outer * kHorizon, outer * kHorizon);
+    if (scores != nullptr) {
+        QPainterPath round;
+        round.addEllipse(disk);
+        painter.save();
+        painter.setClipPath(round);
+        painter.setRenderHint(QPainter::SmoothPixmapTransform);
+        painter.drawImage(disk, *scores);
+        painter.restore();
+        painter.setBrush(Qt::NoBrush);
+        painter.drawEllipse(centre, outer * kHorizon, outer * kHorizon);
+    }
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(colours.line, 1.0, Qt::DotLine));
     for (const double height : {30.0, 60.0}) {
@@ -86,22 +99,43 @@ void paintHours(QPainter& painter, const QRectF& disk, const ChartColours& colou
     painter.drawText(corners, Qt::AlignTop | Qt::AlignRight, QObject::tr("its right\n(your left)"));
 }
 
-// Direction of a light for the chart; nothing for skies.
+// Direction of a light for the chart; nothing for what comes from all over.
 std::optional<ClockDirection> directionOf(const Light& light, const Plan& plan) {
-    if (const auto* far = std::get_if<FarLight>(&light.kind)) return far->direction;
-    if (const auto* lamp = std::get_if<Lamp>(&light.kind)) {
-        return clockFrom(lamp->centre_mm - plan.figure->bounds().centre());
+    if (std::holds_alternative<Sky>(light.kind)) return std::nullopt;
+    return clockOf(plan, light);
+}
+
+// Dark to pale grey, pulled apart so that the best third of the scores fills half of the range.
+QRgb scoreGrey(float score, float worst, float best) {
+    const float place = std::clamp((score - worst) / std::max(0.05F, best - worst), 0.0F, 1.0F);
+    const int grey = 34 + static_cast<int>(190.0F * place * place);
+    return qRgb(grey, grey, grey);
+}
+
+// One pixel a direction, in the square of the disk.
+QImage scorePicture(const ScoreMap& scores) {
+    constexpr int kSide = 96;
+    const auto [worst, best] = std::ranges::minmax(scores.scores, {}, &DirectionScore::total);
+    QImage picture(kSide, kSide, QImage::Format_ARGB32);
+    picture.fill(Qt::transparent);
+    for (int y = 0; y < kSide; ++y) {
+        for (int x = 0; x < kSide; ++x) {
+            const ChartPoint point{2.0 * (x + 0.5) / kSide - 1.0, 2.0 * (y + 0.5) / kSide - 1.0};
+            if (std::hypot(point.x, point.y) > 1.0) continue;
+            const float score = scoreAt(scores, towards(directionAt(point)));
+            picture.setPixel(x, y, scoreGrey(score, worst.total, best.total));
+        }
     }
-    return std::nullopt;
+    return picture;
 }
 
 void paintLight(QPainter& painter, const QPointF& at, const Light& light, bool selected,
                 const ChartColours& colours) {
-    const bool is_lamp = std::holds_alternative<Lamp>(light.kind);
+    const bool is_near = isNear(light.kind);
     painter.setPen(QPen(selected ? colours.accent : colours.text, selected ? 3.0 : 1.5));
     painter.setBrush(light.on ? qColour(encodedFrom(displayColourOf(light.colour)))
                               : QBrush(Qt::NoBrush));
-    if (is_lamp) {  // a rounded square, so that kinds differ by shape too
+    if (is_near) {  // a rounded square, so that kinds differ by shape too
         painter.drawRoundedRect(QRectF(at.x() - 6, at.y() - 6, 12, 12), 3, 3);
     } else {
         painter.drawEllipse(at, 8, 8);
@@ -127,11 +161,11 @@ ClockDirection directionAt(ChartPoint point) {
 }
 
 void paintSkyChart(QPainter& painter, const QRectF& area, const Plan& plan, std::size_t selected,
-                   const ChartColours& colours) {
+                   const ChartColours& colours, const QImage* scores) {
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     const QRectF disk = diskOf(area);
-    paintGrid(painter, disk, colours);
+    paintGrid(painter, disk, colours, scores);
     paintHours(painter, disk, colours);
     paintFigureGlyph(painter, disk, colours);
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
@@ -154,7 +188,7 @@ SkyChart::SkyChart(QWidget* parent) : QWidget(parent) {
     QSizePolicy policy(QSizePolicy::Expanding, QSizePolicy::Preferred);
     policy.setHeightForWidth(true);
     setSizePolicy(policy);
-    setMinimumHeight(230);
+    setMinimumHeight(200);
 }
 
 void SkyChart::showPlan(const Plan& plan, std::size_t selected) {
@@ -167,9 +201,36 @@ QPointF SkyChart::positionOf(const ClockDirection& direction) const {
     return placed(diskOf(rect()), chartPointOf(direction));
 }
 
-const FarLight* SkyChart::selectedFar() const {
-    if (m_selected >= m_plan.lights.size()) return nullptr;
-    return std::get_if<FarLight>(&m_plan.lights[m_selected].kind);
+std::optional<ClockDirection> SkyChart::draggable() const {
+    if (m_selected >= m_plan.lights.size()) return std::nullopt;
+    const LightKind& kind = m_plan.lights[m_selected].kind;
+    if (const auto* far = std::get_if<FarLight>(&kind)) return far->direction;
+    if (const auto* spray = std::get_if<Spray>(&kind)) return spray->direction;
+    return std::nullopt;
+}
+
+void SkyChart::showScores(const ScoreMap* scores, const std::vector<Proposal>& proposals) {
+    m_scores = scores != nullptr ? std::optional(*scores) : std::nullopt;
+    m_score_picture = m_scores ? scorePicture(*m_scores) : QImage();
+    m_proposals = proposals;
+    update();
+}
+
+// The proposals by number.
+void SkyChart::paintScores(QPainter& painter) const {
+    if (!m_scores) return;
+    QFont font = painter.font();
+    font.setPixelSize(11);
+    font.setBold(true);
+    painter.setFont(font);
+    for (std::size_t i = 0; i < m_proposals.size(); ++i) {
+        const QPointF at = positionOf(m_proposals[i].direction);
+        painter.setPen(QPen(Qt::black, 1));
+        painter.setBrush(currentTheme().accent);
+        painter.drawEllipse(at, 8, 8);
+        painter.drawText(QRectF(at.x() - 8, at.y() - 8, 16, 16), Qt::AlignCenter,
+                         QString::number(i + 1));
+    }
 }
 
 std::optional<std::size_t> SkyChart::lightAt(const QPointF& position) const {
@@ -181,7 +242,7 @@ std::optional<std::size_t> SkyChart::lightAt(const QPointF& position) const {
 }
 
 void SkyChart::dragTo(const QPointF& position) {
-    if (selectedFar() == nullptr) return;
+    if (!draggable()) return;
     const QRectF disk = diskOf(rect());
     const QPointF offset = (position - disk.center()) / (disk.width() / 2);
     emit directionDragged(directionAt({offset.x(), offset.y()}));
@@ -203,9 +264,9 @@ void SkyChart::mouseMoveEvent(QMouseEvent* event) {
 void SkyChart::mouseReleaseEvent(QMouseEvent* /*event*/) { emit dragFinished(); }
 
 void SkyChart::keyPressEvent(QKeyEvent* event) {
-    const FarLight* far = selectedFar();
-    if (far == nullptr) return QWidget::keyPressEvent(event);
-    ClockDirection direction = far->direction;
+    const auto dragged = draggable();
+    if (!dragged) return QWidget::keyPressEvent(event);
+    ClockDirection direction = *dragged;
     switch (event->key()) {
         case Qt::Key_Left:
             direction.hour -= 0.25;
@@ -232,7 +293,9 @@ void SkyChart::paintEvent(QPaintEvent* /*event*/) {
     QPainter painter(this);
     const Theme& t = currentTheme();
     paintSkyChart(painter, rect(), m_plan, m_selected,
-                  {t.panel, t.field, t.soft_text, t.text, t.accent});
+                  {t.panel, t.field, t.soft_text, t.text, t.accent},
+                  m_scores ? &m_score_picture : nullptr);
+    paintScores(painter);
     if (hasFocus()) {
         painter.setPen(QPen(t.accent, 1));
         painter.drawRect(rect().adjusted(0, 0, -1, -1));

@@ -2,9 +2,10 @@
 // horizon, the ring outside it lies below. Hours run like a clock's, 12 where the figure faces.
 #pragma once
 
+#include <QImage>
 #include <QWidget>
 
-#include "core/plan/plan.h"
+#include "core/plan/score.h"
 
 class QPainter;
 
@@ -26,7 +27,7 @@ struct ChartColours {
 // Draws the chart with the lights of `plan`, `selected` marked (pass the number of lights for
 // none).
 void paintSkyChart(QPainter& painter, const QRectF& area, const Plan& plan, std::size_t selected,
-                   const ChartColours& colours);
+                   const ChartColours& colours, const QImage* scores = nullptr);
 
 class SkyChart : public QWidget {
     Q_OBJECT
@@ -35,11 +36,13 @@ class SkyChart : public QWidget {
     explicit SkyChart(QWidget* parent = nullptr);
 
     void showPlan(const Plan& plan, std::size_t selected);
+    // Colours the chart by how well each direction would do; null for no colours.
+    void showScores(const ScoreMap* scores, const std::vector<Proposal>& proposals);
     [[nodiscard]] QPointF positionOf(const ClockDirection& direction) const;
 
-    [[nodiscard]] QSize sizeHint() const override { return {250, 250}; }
+    [[nodiscard]] QSize sizeHint() const override { return {236, 236}; }
     [[nodiscard]] bool hasHeightForWidth() const override { return true; }
-    [[nodiscard]] int heightForWidth(int width) const override { return std::min(width, 270); }
+    [[nodiscard]] int heightForWidth(int width) const override { return std::min(width, 236); }
 
   signals:
     void directionDragged(glaukophos::ClockDirection direction);
@@ -54,12 +57,17 @@ class SkyChart : public QWidget {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
-    [[nodiscard]] const FarLight* selectedFar() const;
+    // The direction of the chosen light, when it can be dragged about the sky.
+    [[nodiscard]] std::optional<ClockDirection> draggable() const;
+    void paintScores(QPainter& painter) const;
     void dragTo(const QPointF& position);
     [[nodiscard]] std::optional<std::size_t> lightAt(const QPointF& position) const;
 
     Plan m_plan;
     std::size_t m_selected = 0;
+    std::optional<ScoreMap> m_scores;
+    QImage m_score_picture;
+    std::vector<Proposal> m_proposals;
 };
 
 }  // namespace glaukophos

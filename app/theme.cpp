@@ -36,7 +36,9 @@ QString styleSheet(const Theme& t) {
         QScrollArea, QScrollArea > QWidget > QWidget { background: %panel; border: none; }
         QLabel#heading { font-size: 17px; font-weight: 600; }
         QLabel#section { font-weight: 600; padding-top: 6px; }
-        QLabel#caption { color: %soft; }
+        QLabel#caption, QLabel[caption="true"] { color: %soft; }
+        QLabel#lightConcern { color: %accent; }
+        QPushButton[card="true"] { text-align: left; }
         QLabel#problem { color: %text; border: 1px solid %accent; border-radius: 4px; padding: 5px; }
         #banner { background: %field; border-bottom: 2px solid %accent; }
         QPushButton, QToolButton { background: %field; border: 1px solid %line; border-radius: 5px;
@@ -56,7 +58,7 @@ QString styleSheet(const Theme& t) {
         QComboBox QAbstractItemView { background: %field; color: %text; selection-background-color: %accent;
             selection-color: %on; border: 1px solid %line; }
         QListWidget, QTableWidget { background: %field; border: 1px solid %line; border-radius: 4px; outline: none; }
-        QListWidget::item { padding: 4px 6px; }
+        QListWidget::item { padding: 4px 0; }
         QListWidget::item:selected { background: %accent; color: %on; }
         QMenuBar { background: %panel; border-bottom: 1px solid %line; }
         QMenuBar::item { padding: 5px 10px; background: transparent; }

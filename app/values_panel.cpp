@@ -34,10 +34,11 @@ const PartBands& chosenBands(const Document& document) {
 }  // namespace
 
 ValuesPanel::ValuesPanel(Document& document, QWidget* parent)
-    : Panel(tr("Values"),
-            tr("All lights together, sorted into five steps from dark to light. Plan these before "
-               "any colour."),
-            parent),
+    : StagePanel(
+          tr("Values"),
+          tr("All lights together, sorted into five steps from dark to light. Plan these before "
+             "any colour."),
+          parent),
       m_document(document),
       m_exposure(new NumberField(
           tr("Exposure"), tr("Stops added to the automatic exposure; one stop doubles the light"),

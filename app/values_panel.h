@@ -4,13 +4,13 @@
 #include <QComboBox>
 
 #include "app/number_field.h"
-#include "app/panel.h"
+#include "app/stage_panel.h"
 
 namespace glaukophos {
 
 class BandTable;
 
-class ValuesPanel : public Panel {
+class ValuesPanel : public StagePanel {
     Q_OBJECT
 
   public:

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "core/base/parallel.h"
+#include "core/plan/shells.h"
 
 namespace glaukophos {
 namespace {
@@ -125,6 +126,39 @@ void reachLook(const Plan& plan, const Results& results, std::size_t light, Look
     }
 }
 
+// The light as a distance: how far away a surface facing the light would get as much of it.
+float asDistance(float irradiance) { return -1.0F / std::sqrt(std::max(irradiance, 1e-9F)); }
+
+void shellsLook(const Plan& plan, const Results& results, const LookChoice& choice, Look& look) {
+    if (choice.light >= plan.lights.size() || !isNear(plan.lights[choice.light].kind)) {
+        return reachLook(plan, results, choice.light, look);
+    }
+    const std::vector<float>& irradiance = results.reach.irradiance[choice.light];
+    std::vector<Vec3> colours{Vec3::Zero()};
+    look.borders.clear();
+    const Vec3 tint = displayColourOf(plan.lights[choice.light].colour).rgb.cast<float>();
+    for (const Shell& shell : shellsOf(plan, results.reach, choice.light, choice.shells)) {
+        look.borders.push_back(asDistance(static_cast<float>(shell.irradiance)));
+        const auto inward =
+            static_cast<float>(look.borders.size()) / static_cast<float>(choice.shells);
+        // From a dark tint to nearly white, in steps of equal lightness.
+        const double lightness = 22.0 + 68.0 * static_cast<double>(inward);
+        const Vec3 pale = tint + 0.75F * inward * inward * (Vec3::Ones() - tint);
+        const double own = xyzFrom(LinearRgb{pale.cast<double>()}).xyz.y();
+        colours.push_back(
+            insideGamut((luminanceOf(lightness) / std::max(own, 1e-3)) * pale.cast<double>(),
+                        luminanceOf(lightness)));
+    }
+    for (std::size_t v = 0; v < look.lightness.size(); ++v) {
+        look.lightness[v] = asDistance(irradiance[v]);
+    }
+    look.band_colours.assign(plan.parts.size(), colours);
+    look.lowest_is_smooth = true;
+    look.outlines = true;
+    forVertices(plan, look, [&](std::size_t v) { return grey(0.09F * openness(results, v)); });
+    plainFloor(plan, results, look);
+}
+
 void valuesLook(const Plan& plan, const Results& results, Look& look) {
     forVertices(plan, look,
                 [&](std::size_t v) { return greyOfLightness(results.values.lightness[v]); });
@@ -139,9 +173,9 @@ double middleOf(std::size_t band, const BandBorders& borders) {
 }
 
 void bandsLook(const Plan& plan, const Results& results, Look& look) {
-    std::array<Vec3, kBandCount> greys;
+    std::vector<Vec3> greys;
     for (std::size_t b = 0; b < kBandCount; ++b) {
-        greys[b] = greyOfLightness(middleOf(b, results.bands.borders));
+        greys.push_back(greyOfLightness(middleOf(b, results.bands.borders)));
     }
     look.band_colours.assign(plan.parts.size(), greys);
     look.outlines = true;
@@ -165,9 +199,9 @@ void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& 
     if (!in_steps) return;
     look.outlines = true;
     for (const Ladder& ladder : results.ladders) {
-        std::array<Vec3, kBandCount>& row = look.band_colours.emplace_back();
+        std::vector<Vec3>& row = look.band_colours.emplace_back();
         for (std::size_t b = 0; b < kBandCount; ++b) {
-            row[b] = linearFrom(ladder[b].shown).rgb.cast<float>();
+            row.push_back(linearFrom(ladder[b].shown).rgb.cast<float>());
         }
     }
 }
@@ -208,7 +242,7 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice) 
     look.colours.resize(plan.figure->receiverCount(), Vec3::Zero());
     look.is_source = sourceParts(plan);
     look.lightness = results.values.lightness;
-    look.borders = results.bands.borders;
+    look.borders.assign(results.bands.borders.begin(), results.bands.borders.end());
     switch (choice.overlay) {
         case Overlay::Bare:
             bareLook(plan, results, look);
@@ -218,6 +252,9 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice) 
             return look;
         case Overlay::Reach:
             reachLook(plan, results, choice.light, look);
+            break;
+        case Overlay::Shells:
+            shellsLook(plan, results, choice, look);
             break;
         case Overlay::Values:
             valuesLook(plan, results, look);

@@ -9,28 +9,30 @@
 
 namespace glaukophos {
 
-enum class Overlay { Bare, Parts, Reach, Values, Bands, Colours };
+enum class Overlay { Bare, Parts, Reach, Shells, Values, Bands, Colours };
 
-inline constexpr std::array<const char*, 6> kOverlayNames = {"bare",   "parts", "reach",
+inline constexpr std::array<const char*, 7> kOverlayNames = {"bare",   "parts", "reach",  "shells",
                                                              "values", "bands", "colours"};
 std::optional<Overlay> overlayFromName(std::string_view name);
 
 struct LookChoice {
     Overlay overlay = Overlay::Colours;
-    std::size_t light = 0;  // for Reach: which entry of the plan
+    std::size_t light = 0;  // for Reach and Shells: which entry of the plan
+    int shells = 4;         // for Shells
     bool in_steps = false;  // for Colours: the ladder's flat steps instead of smooth colour
 };
 
 // Linear RGB for every receiver of a figure, and what is drawn on top.
 struct Look {
     std::vector<Vec3> colours;     // one entry a receiver; floor points hold factors on the ground
-    std::vector<float> lightness;  // one entry a vertex; empty when nothing is sorted into bands
-    BandBorders borders{};
-    std::vector<std::array<Vec3, kBandCount>> band_colours;  // one entry a part; empty: smooth
-    std::vector<bool> is_source;   // parts that are drawn as the light itself
-    std::vector<Vec3> part_tints;  // over the clay, one entry a part; empty: none
-    bool clay = false;             // shade by a studio light that turns with the viewer
-    bool outlines = false;         // draw borders of bands and parts
+    std::vector<float> lightness;  // one entry a vertex: what is sorted into bands
+    std::vector<double> borders;   // of lightness, ascending
+    std::vector<std::vector<Vec3>> band_colours;  // one entry a part; empty: smooth
+    bool lowest_is_smooth = false;                // below the first border `colours` are shown
+    std::vector<bool> is_source;                  // parts that are drawn as the light itself
+    std::vector<Vec3> part_tints;                 // over the clay, one entry a part; empty: none
+    bool clay = false;      // shade by a studio light that turns with the viewer
+    bool outlines = false;  // draw borders of bands and parts
 };
 
 // A tint that tells a part from its neighbours, linear RGB.

@@ -138,8 +138,10 @@ struct Shader {
             return sourceColour(hit, t, ray(x, y).direction);
         if (look.band_colours.empty()) return mixed(look.colours, t, hit.u, hit.v);
         const float lightness = mixed(look.lightness, t, hit.u, hit.v);
-        const Vec3 flat =
-            look.band_colours[figure.partShownBy(hit)][bandOf(lightness, look.borders)];
+        const std::size_t band = bandOf(lightness, look.borders);
+        const Vec3 flat = band == 0 && look.lowest_is_smooth
+                              ? Vec3(mixed(look.colours, t, hit.u, hit.v))
+                              : look.band_colours[figure.partShownBy(hit)][band];
         if (!look.outlines || !borderCrosses(t)) return flat;
         const float away = borderDistance(hit, x, y, lightness);
         const float line = std::clamp(0.5F * choice.line_width_px + 0.5F - away, 0.0F, 1.0F);

@@ -85,4 +85,42 @@ std::optional<ClockDirection> clockOf(const Plan& plan, const Light& light) {
     return clockFrom(*middle - plan.figure->bounds().centre());
 }
 
+std::vector<LightHandle> handlesOf(const Plan& plan) {
+    std::vector<LightHandle> handles;
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        const Light& light = plan.lights[l];
+        if (std::holds_alternative<GlowingPart>(light.kind)) continue;  // it stays where it is
+        if (const auto middle = middleOf(plan, light)) handles.push_back({l, 0, *middle});
+        if (const auto* rod = std::get_if<Rod>(&light.kind)) {
+            handles.push_back({l, 1, rod->from_mm});
+            handles.push_back({l, 2, rod->to_mm});
+        }
+    }
+    return handles;
+}
+
+void moveHandle(LightKind& kind, int which, const Vec3& to_mm) {
+    std::visit(Overloaded{[&](Lamp& lamp) { lamp.centre_mm = to_mm; },
+                          [&](Panel& panel) { panel.centre_mm = to_mm; },
+                          [&](Rod& rod) {
+                              if (which == 1) rod.from_mm = to_mm;
+                              if (which == 2) rod.to_mm = to_mm;
+                              if (which != 0) return;
+                              const Vec3 by = to_mm - 0.5F * (rod.from_mm + rod.to_mm);
+                              rod.from_mm += by;
+                              rod.to_mm += by;
+                          },
+                          [](auto&) {}},
+               kind);
+}
+
+void setOnSurface(LightKind& kind, int which, const Vec3& point_mm, const Vec3& normal) {
+    const double radius = std::visit(
+        Overloaded{[](const Lamp& lamp) { return lamp.radius_mm; },
+                   [](const Rod& rod) { return rod.radius_mm; }, [](const auto&) { return 0.25; }},
+        kind);
+    moveHandle(kind, which, point_mm + static_cast<float>(1.2 * radius) * normal);
+    if (auto* panel = std::get_if<Panel>(&kind)) panel->faces = clockFrom(normal);
+}
+
 }  // namespace glaukophos

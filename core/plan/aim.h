@@ -24,4 +24,18 @@ std::optional<Vec3> middleOf(const Plan& plan, const Light& light);
 // From the middle of the figure: for charts and views. Straight above for skies.
 std::optional<ClockDirection> clockOf(const Plan& plan, const Light& light);
 
+// A place by which a light is held: a lamp's or panel's middle, a rod's ends and middle.
+struct LightHandle {
+    std::size_t light = 0;
+    int which = 0;
+    Vec3 place_mm = Vec3::Zero();
+};
+std::vector<LightHandle> handlesOf(const Plan& plan);
+
+// Moves that place; `which` as in handlesOf.
+void moveHandle(LightKind& kind, int which, const Vec3& to_mm);
+
+// The same to a place on a surface: the light touches it from outside, a panel lies flat on it.
+void setOnSurface(LightKind& kind, int which, const Vec3& point_mm, const Vec3& normal);
+
 }  // namespace glaukophos

@@ -12,12 +12,13 @@ enum class Merit {
     FocusClear,  // no shadow thrown across the focus
     Apart,       // told apart from the other lights: by place and by hue
     SomeDark,    // something left dark: between a fifth and a half of the surface
+    FromAbove,   // from a height that looks natural: neither level or below nor straight overhead
 };
-inline constexpr std::size_t kMeritCount = 5;
+inline constexpr std::size_t kMeritCount = 6;
 
 // How much each merit counts, 0..1.
 using MeritWeights = std::array<double, kMeritCount>;
-inline constexpr MeritWeights kUsualWeights = {1.0, 0.6, 0.8, 0.6, 0.4};
+inline constexpr MeritWeights kUsualWeights = {1.0, 0.6, 0.8, 0.6, 0.4, 0.5};
 
 struct MeritEntry {
     const char* key;      // in files

@@ -6,42 +6,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/plan/light_setup.h"
+
 namespace glaukophos {
-namespace {
-
-Light startingSky() {
-    Light light;
-    light.name = "Sky";
-    light.kind = Sky{SkyKind::Zenithal, 2.0};
-    light.colour.kelvin = 7500.0;
-    light.strength = 0.25;
-    return light;
-}
-
-Light startingMoon() {
-    Light light;
-    light.name = "Moon";
-    light.kind = FarLight{{10.0, 50.0}, 0.25};
-    light.colour = {ColourSource::Chosen, 6500.0, *srgbFromHex("#a8c4ff")};
-    light.strength = 0.8;
-    return light;
-}
-
-// In front of the figure's left hip, the usual place for something glowing that is carried.
-Light startingLamp(const Bounds& bounds) {
-    const float height = bounds.size().z();
-    Light light;
-    light.name = "Lamp";
-    light.kind = Lamp{bounds.centre() + Vec3(0.35F * bounds.size().x(), -0.6F * bounds.size().y(),
-                                             -0.15F * height),
-                      0.05 * height};
-    light.colour.kelvin = 2200.0;
-    light.strength = 6.0;
-    return light;
-}
-
-}  // namespace
-
 std::vector<Part> startingParts(std::span<const ImportedPart> imported) {
     std::vector<Part> parts;
     for (const ImportedPart& from_file : imported) {
@@ -63,7 +30,8 @@ Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure) {
     Plan plan;
     plan.title = std::move(title);
     plan.parts = startingParts(figure->form->imported.parts);
-    plan.lights = {startingSky(), startingMoon(), startingLamp(figure->bounds())};
+    const std::vector<Light> lights = newLights(figure->bounds());
+    plan.lights.assign(lights.begin(), lights.begin() + 3);
     plan.figure = std::move(figure);
     return plan;
 }

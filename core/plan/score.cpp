@@ -4,6 +4,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cctype>
 #include <cmath>
 
 #include "core/base/parallel.h"
@@ -174,6 +175,14 @@ float darkMerit(float share) {
     return std::clamp(1.0F - (share - 0.5F) / 0.4F, 0.0F, 1.0F);
 }
 
+// Full between 25 and 65 degrees up, less towards the horizon and the zenith, none from below
+// (common practice, no source).
+float heightMerit(const Vec3& way) {
+    const auto height = static_cast<float>(degrees(std::asin(std::clamp(way.z(), -1.0F, 1.0F))));
+    if (height < 25.0F) return std::clamp((height + 5.0F) / 30.0F, 0.0F, 1.0F);
+    return std::clamp(1.0F - (height - 65.0F) / 50.0F, 0.0F, 1.0F);
+}
+
 class Judge {
   public:
     Judge(const Scene& scene, const BandBorders& borders, double contrast,
@@ -212,6 +221,7 @@ class Judge {
         judgeParts(parts, score);
         judgeRivals(shared, mine, score);
         score.merits[static_cast<std::size_t>(Merit::SomeDark)] = darkMerit(score.left_dark);
+        score.merits[static_cast<std::size_t>(Merit::FromAbove)] = heightMerit(way);
         score.total = weighted(score);
         return score;
     }
@@ -325,9 +335,7 @@ float scoreAt(const ScoreMap& map, const Vec3& direction) {
 
 std::vector<Proposal> bestDirections(const Plan& plan, const ScoreMap& map, std::size_t count) {
     const std::vector<Vec3>& directions = skyDirections();
-    const auto worth = [&](std::size_t d) {  // from below only when clearly better
-        return map.scores[d].total - (directions[d].z() < 0.0F ? 0.1F : 0.0F);
-    };
+    const auto worth = [&](std::size_t d) { return map.scores[d].total; };
     std::vector<std::size_t> order(directions.size());
     for (std::size_t d = 0; d < order.size(); ++d) order[d] = d;
     std::ranges::stable_sort(order, std::greater<>{}, worth);
@@ -355,8 +363,9 @@ std::string inWords(const Plan& plan, const ScoreMap& map, const DirectionScore&
         if (part.focus != Focus::Main) continue;
         focus += focus.empty() ? part.name : " and " + part.name;
     }
-    if (!map.has_focus) focus = "Whole figure";
+    if (!map.has_focus || focus.empty()) focus = "Whole figure";
     const auto percent = [](float share) { return std::lround(100.0F * share); };
+    focus[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(focus[0])));
     std::string text =
         fmt::format("{}: {} % in its two lightest steps", focus, percent(score.focus_in_top_bands));
     text += score.focus_blocked < 0.05F

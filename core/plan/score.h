@@ -43,8 +43,7 @@ struct Proposal {
     std::string reason;  // one sentence
 };
 
-// Up to `count` good directions, at least 40 degrees apart, the best first. Directions below the
-// horizon are taken only when nothing else is nearly as good.
+// Up to `count` good directions, at least 40 degrees apart, the best first.
 std::vector<Proposal> bestDirections(const Plan& plan, const ScoreMap& map, std::size_t count);
 
 // "Face: 46 % in the two lightest steps, no shadow across it; ..."

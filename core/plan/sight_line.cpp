@@ -22,10 +22,12 @@ std::string placeOn(const Plan& plan, PartIndex part, const Vec3& point_mm) {
     place.cwiseAbs().maxCoeff(&most);
     if (size.maxCoeff() < 0.15F * plan.figure->bounds().diagonal()) return name;
     if (std::abs(place[most]) < 0.7F) return name;
-    static constexpr std::array<std::array<const char*, 2>, 3> sides = {
-        {{"its own right", "its own left"}, {"the front", "the back"}, {"the foot", "the top"}}};
+    static constexpr std::array<std::array<const char*, 2>, 3> ends = {
+        {{"figure's right end", "figure's left end"},
+         {"front end", "back end"},
+         {"lower end", "upper end"}}};
     return fmt::format("{}, {}", name,
-                       sides.at(static_cast<std::size_t>(most)).at(place[most] > 0.0F ? 1 : 0));
+                       ends.at(static_cast<std::size_t>(most)).at(place[most] > 0.0F ? 1 : 0));
 }
 
 }  // namespace

@@ -114,7 +114,7 @@ BandBorders equalSteps() {
     return borders;
 }
 
-std::size_t bandOf(double lightness, const BandBorders& borders) {
+std::size_t bandOf(double lightness, std::span<const double> borders) {
     std::size_t band = 0;
     while (band < borders.size() && lightness >= borders[band]) ++band;
     return band;

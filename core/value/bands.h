@@ -19,7 +19,8 @@ using BandBorders = std::array<double, kBandCount - 1>;
 // Equal steps of L* over the range of paint.
 BandBorders equalSteps();
 
-std::size_t bandOf(double lightness, const BandBorders& borders);
+// `borders` ascending.
+std::size_t bandOf(double lightness, std::span<const double> borders);
 
 struct PartBands {
     std::array<double, kBandCount> areas_mm2{};

@@ -1,9 +1,9 @@
 // Heading, one sentence of explanation, then the controls.
-#include "app/panel.h"
+#include "app/stage_panel.h"
 
 namespace glaukophos {
 
-Panel::Panel(const QString& heading, const QString& explanation, QWidget* parent)
+StagePanel::StagePanel(const QString& heading, const QString& explanation, QWidget* parent)
     : QScrollArea(parent) {
     auto* content = new QWidget(this);
     m_column = new QVBoxLayout(content);
@@ -17,17 +17,17 @@ Panel::Panel(const QString& heading, const QString& explanation, QWidget* parent
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setFrameShape(QFrame::NoFrame);
     setFocusPolicy(Qt::NoFocus);
-    addCaption(explanation);
+    if (!explanation.isEmpty()) addCaption(explanation);
 }
 
-QLabel* Panel::addSection(const QString& text) {
+QLabel* StagePanel::addSection(const QString& text) {
     auto* label = new QLabel(text, widget());
     label->setObjectName(QStringLiteral("section"));
     m_column->addWidget(label);
     return label;
 }
 
-QLabel* Panel::addCaption(const QString& text) {
+QLabel* StagePanel::addCaption(const QString& text) {
     auto* label = new QLabel(text, widget());
     label->setObjectName(QStringLiteral("caption"));
     label->setWordWrap(true);

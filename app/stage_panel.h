@@ -10,11 +10,11 @@
 namespace glaukophos {
 
 // A column of controls that scrolls when the window is low.
-class Panel : public QScrollArea {
+class StagePanel : public QScrollArea {
     Q_OBJECT
 
   public:
-    Panel(const QString& heading, const QString& explanation, QWidget* parent);
+    StagePanel(const QString& heading, const QString& explanation, QWidget* parent);
 
   protected:
     [[nodiscard]] QVBoxLayout& column() { return *m_column; }
