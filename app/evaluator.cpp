@@ -53,6 +53,8 @@ void Evaluator::run(const std::stop_token& stop) {
             m_traced.clear();
             m_table = {};
             m_bounce = {};
+            m_openness = {};
+            m_openness_rounds = 0;
         }
         refine(request->plan);
     }
@@ -120,7 +122,12 @@ void Evaluator::publish(const Plan& plan) {
         all_soft = all_soft &&
                    (std::holds_alternative<Sky>(traced.kind) || traced.accuracy >= Accuracy::Soft);
     }
-    if (m_table.rounds > 0) describeOpenness(*m_form, m_table, reach);
+    if (m_table.rounds != m_openness_rounds) {
+        describeOpenness(*m_form, m_table, m_openness);
+        m_openness_rounds = m_table.rounds;
+    }
+    reach.openness = m_openness.openness;
+    reach.hidden = m_openness.hidden;
     if (!addThrownBack(plan, m_bounce, reach, {m_step.get_token(), {}})) return;
     auto result = std::make_shared<Evaluated>();
     result->plan = plan;

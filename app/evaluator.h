@@ -74,6 +74,8 @@ class Evaluator : public QObject {
     std::vector<TracedLight> m_traced;
     SkyTable m_table;
     BounceTable m_bounce;
+    Reach m_openness;           // what the table says of the form, without lights
+    int m_openness_rounds = 0;  // of the table that m_openness is from
     std::optional<std::size_t> m_scored;
 
     std::jthread m_worker;  // last member: starts when all others are ready

@@ -80,6 +80,18 @@ void traceLight(benchmark::State& state, std::size_t light, Accuracy accuracy) {
             reachOf(scene.plan.lights[light], *scene.plan.figure, scene.table, accuracy, {}));
     }
 }
+// The demo's lamp sits in its own glass; the same without.
+void traceLampWithoutGlass(benchmark::State& state) {
+    const DemoScene& scene = demoScene();
+    Light lamp = scene.plan.lights[2];
+    lamp.own_parts.clear();
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(
+            reachOf(lamp, *scene.plan.figure, scene.table, Accuracy::Soft, {}));
+    }
+}
+BENCHMARK(traceLampWithoutGlass)->Unit(benchmark::kMillisecond)->UseRealTime();
+
 BENCHMARK_CAPTURE(traceLight, MoonHard, 1, Accuracy::Preview)
     ->Unit(benchmark::kMillisecond)
     ->UseRealTime();

@@ -127,6 +127,7 @@ Surface divided(const WorkingSurface& whole, const PartLabels& labels, std::size
     for (std::size_t i = 0; i < labels.size(); ++i) {
         const float area = areaVector(whole.mesh, whole.mesh.triangles[i]).norm();
         surface.part_areas_mm2[labels[i]] += area;
+        surface.triangle_areas_mm2.push_back(area);
         for (std::uint32_t& corner : surface.mesh.triangles[i]) {
             corner = copyFor(corner, labels[i]);
             surface.areas_mm2[corner] += area / 3.0F;

@@ -43,6 +43,7 @@ struct Surface {
     std::vector<PartIndex> parts;
     std::vector<std::uint32_t> whole_vertices;  // the same vertex of the working surface
     PartLabels labels;                          // one entry a triangle
+    std::vector<float> triangle_areas_mm2;      // one entry a triangle
     std::vector<double> part_areas_mm2;         // one entry a part
 };
 

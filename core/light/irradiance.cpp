@@ -45,7 +45,7 @@ class Tracer {
         std::vector<Visible> sums(end - begin);
         std::vector<double> open(end - begin, 0.0);
         {
-            ShadowRays rays(m_scene, m_passed, sums);
+            ShadowRays rays(m_scene, m_passed, m_source.isParallel(), sums);
             for (std::size_t i = begin; i < end; ++i) {
                 m_source.look(m_receivers.points_mm[i], m_receivers.normals[i], view);
                 if (view.inside) out[i] = 1.0F;  // it shines from everywhere
@@ -55,7 +55,7 @@ class Tracer {
             }
         }
         if (m_plan.more > 0) {
-            ShadowRays rays(m_scene, m_passed, sums);
+            ShadowRays rays(m_scene, m_passed, m_source.isParallel(), sums);
             for (std::size_t i = begin; i < end; ++i) {
                 if (open[i - begin] <= 0.0 || sums[i - begin].settled()) continue;
                 m_source.look(m_receivers.points_mm[i], m_receivers.normals[i], view);

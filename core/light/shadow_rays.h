@@ -23,8 +23,10 @@ struct Visible {
 // Collects rays until there are sixteen, whoever they are for; `sums` has one entry a receiver.
 class ShadowRays {
   public:
-    ShadowRays(const RayScene& scene, const PassedTriangles& passed, std::span<Visible> sums)
-        : m_scene(scene), m_passed(passed), m_sums(sums) {
+    // `coherent` when neighbouring rays run nearly side by side.
+    ShadowRays(const RayScene& scene, const PassedTriangles& passed, bool coherent,
+               std::span<Visible> sums)
+        : m_scene(scene), m_passed(passed), m_coherent(coherent), m_sums(sums) {
         m_packet.clear();
     }
     ~ShadowRays() { flush(); }
@@ -42,7 +44,7 @@ class ShadowRays {
     }
     void flush() {
         if (m_used == 0) return;
-        m_scene.occluded(m_packet, m_passed, false);
+        m_scene.occluded(m_packet, m_passed, m_coherent);
         for (std::size_t lane = 0; lane < m_used; ++lane) {
             Visible& sum = m_sums[m_slots[lane]];
             sum.open += m_weights[lane];
@@ -56,6 +58,7 @@ class ShadowRays {
     static constexpr std::size_t kLanes = 16;
     const RayScene& m_scene;
     const PassedTriangles& m_passed;
+    bool m_coherent;
     std::span<Visible> m_sums;
     RayPacket m_packet;
     std::array<std::size_t, kLanes> m_slots{};

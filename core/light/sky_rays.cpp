@@ -65,7 +65,7 @@ bool traceSky(const Sky& sky, const Receivers& receivers, const RayScene& scene,
     return forChunks(receivers.count(), progress, [&](std::size_t begin, std::size_t end) {
         std::vector<Visible> sums(end - begin);
         {
-            ShadowRays rays(scene, passed, sums);
+            ShadowRays rays(scene, passed, false, sums);
             for (std::size_t i = begin; i < end; ++i) {
                 const Point2 shift = shiftFor(static_cast<std::uint32_t>(i));
                 for (std::uint32_t k = 0; k < samples; ++k) {

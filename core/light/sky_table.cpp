@@ -1,7 +1,8 @@
-// Rounds of 64 directions: packets of sixteen rays from one point.
+// Rounds of 64 directions: packets of sixteen neighbouring points looking one way.
 #include "core/light/sky_table.h"
 
 #include <algorithm>
+#include <cmath>
 
 #include "core/base/low_discrepancy.h"
 #include "core/base/parallel.h"
@@ -56,6 +57,121 @@ void traceGroup(int round, const Receivers& receivers, const RayScene& scene, st
     }
 }
 
+bool sees(const SkyBits& bits, std::size_t direction) {
+    return ((bits[direction / 64] >> (direction % 64)) & 1U) != 0;
+}
+
+// For each byte of the bits, what each of its 256 values adds to the light vector (Gershun 1936):
+// radiance times direction, scaled so that an open horizontal surface gets exactly 1 from the
+// rounds traced.
+class LightVectors {
+  public:
+    using Vec4 = Eigen::Vector4f;  // four, so that one instruction adds them
+
+    LightVectors(const Sky& sky, int rounds) : m_bytes(static_cast<std::size_t>(rounds) * 8) {
+        const std::vector<Vec3>& directions = skyDirections();
+        std::vector<Vec4> weighted(m_bytes * 8, Vec4::Zero());
+        double horizontal = 0.0;
+        for (std::size_t d = 0; d < weighted.size(); ++d) {
+            const double radiance = skyRadiance(sky, directions[d].z());
+            weighted[d].head<3>() = static_cast<float>(radiance) * directions[d];
+            horizontal += radiance * std::max(0.0F, directions[d].z());
+        }
+        for (Vec4& w : weighted) w *= static_cast<float>(1.0 / std::max(horizontal, 1e-12));
+        m_sums.resize(m_bytes * 256, Vec4::Zero());
+        for (std::size_t byte = 0; byte < m_bytes; ++byte) {
+            for (std::size_t value = 1; value < 256; ++value) {
+                const auto lowest = static_cast<std::size_t>(__builtin_ctzll(value));
+                m_sums[byte * 256 + value] =
+                    m_sums[byte * 256 + (value & (value - 1))] + weighted[byte * 8 + lowest];
+            }
+        }
+    }
+    // Adds up the light vectors of receivers [begin, begin + sums.size()). Word by word, so that
+    // the part of the table in use fits the nearest cache.
+    void add(const std::vector<SkyBits>& bits, std::size_t begin, std::span<Vec4> sums) const {
+        for (std::size_t word = 0; word < m_bytes / 8; ++word) {
+            const Vec4* table = &m_sums[word * 8 * 256];
+            for (std::size_t i = 0; i < sums.size(); ++i) {
+                std::uint64_t left = bits[begin + i][word];
+                if (left == 0) continue;
+                Vec4 sum = sums[i];
+                for (std::size_t byte = 0; byte < 8; ++byte, left >>= 8) {
+                    sum += table[byte * 256 + (left & 255U)];
+                }
+                sums[i] = sum;
+            }
+        }
+    }
+
+  private:
+    std::size_t m_bytes;
+    std::vector<Vec4> m_sums;
+};
+
+struct Weighted {
+    std::size_t index;
+    float weight;
+};
+
+// The directions around one that does not belong to the set, the nearest counting most.
+std::vector<Weighted> weightsAround(const Vec3& direction) {
+    const float rim = std::cos(static_cast<float>(radians(13.0)));
+    std::vector<Weighted> near;
+    for (std::size_t d = 0; d < skyDirections().size(); ++d) {
+        const float inside = skyDirections()[d].dot(direction) - rim;
+        if (inside > 0.0F) near.push_back({d, inside * inside});
+    }
+    return near;
+}
+
+// The nearest direction by look-up: an octahedron unfolded into a square (Meyer et al. 2010).
+class DirectionGrid {
+  public:
+    DirectionGrid() {
+        for (int y = 0; y < kSide; ++y) {
+            for (int x = 0; x < kSide; ++x) {
+                m_nearest[static_cast<std::size_t>(y * kSide + x)] =
+                    static_cast<std::uint16_t>(nearestDirection(centreOf(x, y)));
+            }
+        }
+    }
+    // `direction` of any length but 0.
+    [[nodiscard]] std::size_t nearest(const Vec3& direction) const {
+        const float size = direction.cwiseAbs().sum();
+        float u = direction.x() / size;
+        float v = direction.y() / size;
+        if (direction.z() < 0.0F) {
+            const float folded = (1.0F - std::abs(v)) * (u < 0.0F ? -1.0F : 1.0F);
+            v = (1.0F - std::abs(u)) * (v < 0.0F ? -1.0F : 1.0F);
+            u = folded;
+        }
+        const auto cell = [](float w) {
+            return std::clamp(static_cast<int>((0.5F * w + 0.5F) * kSide), 0, kSide - 1);
+        };
+        return m_nearest[static_cast<std::size_t>(cell(v) * kSide + cell(u))];
+    }
+
+  private:
+    static constexpr int kSide = 128;
+    static Vec3 centreOf(int x, int y) {
+        const float u = 2.0F * (static_cast<float>(x) + 0.5F) / kSide - 1.0F;
+        const float v = 2.0F * (static_cast<float>(y) + 0.5F) / kSide - 1.0F;
+        Vec3 direction(u, v, 1.0F - std::abs(u) - std::abs(v));
+        if (direction.z() < 0.0F) {
+            direction.x() = (1.0F - std::abs(v)) * (u < 0.0F ? -1.0F : 1.0F);
+            direction.y() = (1.0F - std::abs(u)) * (v < 0.0F ? -1.0F : 1.0F);
+        }
+        return direction.normalized();
+    }
+    std::array<std::uint16_t, std::size_t{kSide} * kSide> m_nearest{};
+};
+
+const DirectionGrid& directionGrid() {
+    static const DirectionGrid grid;
+    return grid;
+}
+
 }  // namespace
 
 const std::vector<Vec3>& skyDirections() {
@@ -78,31 +194,64 @@ bool traceNextRound(SkyTable& table, const Receivers& receivers, const RayScene&
     return complete;
 }
 
+std::size_t nearestDirection(const Vec3& direction) {
+    const std::vector<Vec3>& directions = skyDirections();
+    const auto nearest =
+        std::ranges::max_element(directions, {}, [&](const Vec3& d) { return d.dot(direction); });
+    return static_cast<std::size_t>(nearest - directions.begin());
+}
+
 std::vector<float> skyIrradiance(const SkyTable& table, std::span<const Vec3> normals,
                                  const Sky& sky) {
-    const std::vector<Vec3>& directions = skyDirections();
-    const auto count = static_cast<std::size_t>(table.rounds * kPerRound);
-    std::vector<Vec3> weighted(count);  // direction times radiance: dot with the normal adds up
-    double horizontal = 0.0;
-    for (std::size_t d = 0; d < count; ++d) {
-        const double radiance = skyRadiance(sky, directions[d].z());
-        weighted[d] = static_cast<float>(radiance) * directions[d];
-        horizontal += radiance * std::max(0.0F, directions[d].z());
-    }
-    // Scaled so that the sum over these directions gives exactly 1 on an open horizontal surface.
-    for (Vec3& w : weighted) w *= static_cast<float>(1.0 / std::max(horizontal, 1e-12));
+    const LightVectors vectors(sky, table.rounds);
+    std::vector<float> irradiance(normals.size(), 0.0F);
+    forChunks(normals.size(), {}, [&](std::size_t begin, std::size_t end) {
+        std::vector<LightVectors::Vec4> sums(end - begin, LightVectors::Vec4::Zero());
+        vectors.add(table.bits, begin, sums);
+        for (std::size_t i = begin; i < end; ++i) {
+            irradiance[i] = std::max(0.0F, sums[i - begin].head<3>().dot(normals[i]));
+        }
+    });
+    return irradiance;
+}
 
+std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> normals,
+                              const FarLight& far) {
+    const Vec3 direction = towards(far.direction);
+    const std::vector<Weighted> near = weightsAround(direction);
     std::vector<float> irradiance(normals.size(), 0.0F);
     forChunks(normals.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t i = begin; i < end; ++i) {
-            Vec3 vector = Vec3::Zero();  // the light vector of Gershun 1936
-            for (std::size_t round = 0; round < static_cast<std::size_t>(table.rounds); ++round) {
-                for (std::uint64_t left = table.bits[i][round]; left != 0; left &= left - 1) {
-                    const auto bit = static_cast<std::size_t>(__builtin_ctzll(left));
-                    vector += weighted[round * kPerRound + bit];
-                }
+            const float facing = normals[i].dot(direction);
+            if (facing <= 0.0F) continue;
+            float seen = 0.0F;
+            float all = 0.0F;
+            for (const Weighted& w : near) {
+                // What lies below the point's own horizon says nothing about shadows.
+                if (skyDirections()[w.index].dot(normals[i]) <= 0.0F) continue;
+                all += w.weight;
+                if (sees(table.bits[i], w.index)) seen += w.weight;
             }
-            irradiance[i] = std::max(0.0F, vector.dot(normals[i]));
+            if (all > 0.0F) irradiance[i] = facing * seen / all;
+        }
+    });
+    return irradiance;
+}
+
+std::vector<float> lampPreview(const SkyTable& table, const Receivers& receivers,
+                               const Lamp& lamp) {
+    const DirectionGrid& grid = directionGrid();
+    const auto radius = static_cast<float>(lamp.radius_mm);
+    std::vector<float> irradiance(receivers.count(), 0.0F);
+    forChunks(receivers.count(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t i = begin; i < end; ++i) {
+            const Vec3 way = lamp.centre_mm - receivers.points_mm[i];
+            const float facing = way.dot(receivers.normals[i]);
+            if (facing <= 0.0F) continue;
+            const float distance2 = way.squaredNorm();
+            if (!sees(table.bits[i], grid.nearest(way))) continue;
+            irradiance[i] =
+                std::min(1.0F, radius * radius / distance2 * facing / std::sqrt(distance2));
         }
     });
     return irradiance;

@@ -35,4 +35,14 @@ bool traceNextRound(SkyTable& table, const Receivers& receivers, const RayScene&
 std::vector<float> skyIrradiance(const SkyTable& table, std::span<const Vec3> normals,
                                  const Sky& sky);
 
+// Previews without a ray, from a complete table. Shadows are as soft as the table is coarse, some
+// nine degrees. Irradiance at strength 1.
+std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> normals,
+                              const FarLight& far);
+// For a lamp outside the figure's convex hull: what sees its direction sees the lamp.
+std::vector<float> lampPreview(const SkyTable& table, const Receivers& receivers, const Lamp& lamp);
+
+// The index of the direction nearest to a unit vector.
+std::size_t nearestDirection(const Vec3& direction);
+
 }  // namespace glaukophos

@@ -33,6 +33,7 @@ class RoundSource {
         float far_mm = 1e30F;
     };
     static constexpr int kPreviewRays = 1;
+    [[nodiscard]] bool isParallel() const { return m_far.has_value(); }
     void look(const Vec3& point, const Vec3& normal, View& view) const;
     [[nodiscard]] SourceRay ray(const View& view, const Vec3& origin, Point2 place) const;
 
@@ -55,6 +56,7 @@ class OutlinedSource {
         Outline outline;  // above the horizon
     };
     static constexpr int kPreviewRays = 4;
+    [[nodiscard]] static bool isParallel() { return false; }
     void look(const Vec3& point, const Vec3& normal, View& view) const;
     [[nodiscard]] SourceRay ray(const View& view, const Vec3& origin, Point2 place) const;
 
@@ -74,6 +76,7 @@ class PointsSource {
         std::vector<float> up_to;  // what the points up to each one give together
     };
     static constexpr int kPreviewRays = 4;
+    [[nodiscard]] static bool isParallel() { return false; }
     void look(const Vec3& point, const Vec3& normal, View& view) const;
     [[nodiscard]] SourceRay ray(const View& view, const Vec3& origin, Point2 place) const;
 

@@ -24,10 +24,13 @@ std::vector<float> paintedAreas(const Plan& plan, const Reach& reach) {
 std::vector<float> sumOfLights(const Reach& reach, std::span<const float> weights,
                                std::size_t receivers) {
     std::vector<float> sum(receivers, 0.0F);
-    for (std::size_t l = 0; l < weights.size(); ++l) {
-        if (weights[l] == 0.0F) continue;
-        for (std::size_t i = 0; i < receivers; ++i) sum[i] += weights[l] * reach.irradiance[l][i];
-    }
+    forChunks(receivers, {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t l = 0; l < weights.size(); ++l) {
+            if (weights[l] == 0.0F) continue;
+            const std::vector<float>& light = reach.irradiance[l];
+            for (std::size_t i = begin; i < end; ++i) sum[i] += weights[l] * light[i];
+        }
+    });
     return sum;
 }
 
@@ -48,6 +51,31 @@ Vec3d returnedAt(const Reach& reach, std::span<const float> weights,
     return kept * xyz;
 }
 
+// Luminance that each vertex returns, in sums over the lights.
+std::vector<float> returnedLuminance(const Plan& plan, const Reach& reach, const Values& values,
+                                     std::span<const float> weights) {
+    const Surface& surface = plan.figure->surface;
+    std::vector<std::vector<float>> factors;  // a part's luminance under each light
+    for (const std::vector<Xyz>& part : values.colours) {
+        std::vector<float>& row = factors.emplace_back();
+        for (std::size_t l = 0; l < weights.size(); ++l) {
+            row.push_back(weights[l] * static_cast<float>(part[l].xyz.y()));
+        }
+    }
+    std::vector<float> returned(surface.parts.size(), 0.0F);
+    forChunks(returned.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t l = 0; l < weights.size(); ++l) {
+            if (weights[l] == 0.0F) continue;
+            const std::vector<float>& irradiance = reach.irradiance[l];
+            for (std::size_t v = begin; v < end; ++v) {
+                returned[v] += factors[surface.parts[v]][l] * irradiance[v];
+            }
+        }
+        for (std::size_t v = begin; v < end; ++v) returned[v] *= values.kept[v];
+    });
+    return returned;
+}
+
 // Colour of the light that gives the figure most of its light.
 Xyz mainWhite(const Plan& plan, const Reach& reach, std::span<const float> areas) {
     const std::vector<float> weights = lightWeights(plan);
@@ -61,6 +89,20 @@ Xyz mainWhite(const Plan& plan, const Reach& reach, std::span<const float> areas
         white = colourOf(spectrumOf(plan.lights[l].colour));
     }
     return white;
+}
+
+// Whether a preview can come from the table: from far away, or from a lamp beyond the figure's
+// bounds, and nothing that the table's rays met lets the light pass.
+bool canBeLookedUp(const Light& light, const Figure& figure, const SkyTable& table) {
+    if (table.rounds < kSkyRounds || !light.own_parts.empty() || !light.passed_parts.empty()) {
+        return false;
+    }
+    if (std::holds_alternative<FarLight>(light.kind)) return true;
+    const auto* lamp = std::get_if<Lamp>(&light.kind);
+    if (lamp == nullptr) return false;
+    const Bounds& bounds = figure.bounds();
+    return (lamp->centre_mm.array() > bounds.high.array()).any() ||
+           (lamp->centre_mm.array() < bounds.low.array()).any();
 }
 
 // Receivers of the form that throw light back.
@@ -92,6 +134,13 @@ std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTa
                            Accuracy accuracy, const Progress& progress) {
     const auto* sky = std::get_if<Sky>(&light.kind);
     if (sky == nullptr) {
+        if (accuracy == Accuracy::Preview && canBeLookedUp(light, figure, table)) {
+            const Form& form = *figure.form;
+            if (const auto* far = std::get_if<FarLight>(&light.kind)) {
+                return farPreview(table, form.normals, *far);
+            }
+            return lampPreview(table, form.receivers(), std::get<Lamp>(light.kind));
+        }
         Light of_strength_one = light;
         of_strength_one.strength = 1.0;
         return irradiance(of_strength_one, figure.form->receivers(), obstaclesOf(figure), accuracy,
@@ -143,27 +192,21 @@ Values valuesOf(const Plan& plan, const Reach& reach) {
     std::ranges::transform(values.light, values.kept.begin(),
                            [top](float light) { return light > top ? top / light : 1.0F; });
 
-    std::vector<float> returned(vertices);
-    forChunks(vertices, {}, [&](std::size_t begin, std::size_t end) {
-        for (std::size_t v = begin; v < end; ++v) {
-            const std::vector<Xyz>& colours = values.colours[figure.surface.parts[v]];
-            returned[v] =
-                static_cast<float>(returnedAt(reach, weights, colours, values.kept[v], v).y());
-        }
-    });
+    const std::vector<float> returned = returnedLuminance(plan, reach, values, weights);
     values.development.tone = {autoGain(returned, areas, 0.0), plan.values.contrast};
     values.development.adaptation =
         adaptationFrom(mainWhite(plan, reach, areas), plan.colours.adaptation);
 
     const bool by_light = plan.values.basis == BandBasis::Light;
+    const ToneTable light_tone(values.light_tone);
+    const ToneTable painted_tone(values.development.tone);
     values.lightness.resize(vertices);
     values.painted.resize(vertices);
     forChunks(vertices, {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
-            values.painted[v] = static_cast<float>(values.development.tone.lightness(returned[v]));
+            values.painted[v] = painted_tone.lightness(returned[v]);
             values.lightness[v] =
-                by_light ? static_cast<float>(values.light_tone.lightness(values.light[v]))
-                         : values.painted[v];
+                by_light ? light_tone.lightness(values.light[v]) : values.painted[v];
         }
     });
     return values;

@@ -33,6 +33,10 @@ inline constexpr std::array<MeritEntry, kMeritCount> kMerits = {{
      "What faces the light on the focus is not in a thrown shadow"},
     {"apart", "Apart from the other lights", "The lights strike different places, in other hues"},
     {"some_dark", "Something left dark", "Between a fifth and a half of the surface stays deep"},
+    {"from_above", "From a natural height",
+     "Between 25 and 65 degrees up: light from below or straight overhead looks strange"},
 }};
+
+static_assert(kMerits.back().key != nullptr);
 
 }  // namespace glaukophos

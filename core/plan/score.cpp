@@ -49,26 +49,6 @@ bool canBeRival(const LightKind& kind) {
            !std::holds_alternative<Spray>(kind);
 }
 
-// Lightness by table: the same curve as for the picture, from 0 to the top of its scale.
-class QuickTone {
-  public:
-    explicit QuickTone(double contrast) {
-        const Tone tone{1.0, contrast};
-        for (int i = 0; i < kEntries; ++i) {
-            m_lightness[static_cast<std::size_t>(i)] =
-                static_cast<float>(tone.lightness(static_cast<double>(i) / (kEntries - 1)));
-        }
-    }
-    [[nodiscard]] float operator()(float share_of_top) const {
-        const float place = std::min(1.0F, share_of_top) * (kEntries - 1);
-        return m_lightness[static_cast<std::size_t>(place)];
-    }
-
-  private:
-    static constexpr int kEntries = 1024;
-    std::array<float, kEntries> m_lightness{};
-};
-
 // Sums over one part, or over everything.
 struct Tally {
     double area = 0.0;
@@ -187,7 +167,7 @@ class Judge {
   public:
     Judge(const Scene& scene, const BandBorders& borders, double contrast,
           const MeritWeights& weights)
-        : m_scene(scene), m_borders(borders), m_tone(contrast), m_weights(weights) {}
+        : m_scene(scene), m_borders(borders), m_tone(Tone{1.0, contrast}), m_weights(weights) {}
 
     [[nodiscard]] DirectionScore score(std::size_t direction) const {
         const Vec3& way = skyDirections()[direction];
@@ -201,7 +181,7 @@ class Judge {
             const float facing = std::max(0.0F, sample.normal.dot(way));
             const bool sees = (sample.sees[direction / 64] >> (direction % 64) & 1U) != 0;
             const float light = sees ? m_scene.strength * facing : 0.0F;
-            const float lightness = m_tone((light + sample.others) / m_scene.top);
+            const float lightness = m_tone.lightness((light + sample.others) / m_scene.top);
             Tally& part = parts[sample.part];
             part.area += sample.area;
             part.lightness += sample.area * lightness;
@@ -293,7 +273,7 @@ class Judge {
 
     const Scene& m_scene;
     BandBorders m_borders;
-    QuickTone m_tone;
+    ToneTable m_tone;
     MeritWeights m_weights;
 };
 
@@ -310,13 +290,6 @@ ScoreMap scoreDirections(const Plan& plan, const SkyTable& table, const Reach& r
     tbb::parallel_for(std::size_t{0}, map.scores.size(),
                       [&](std::size_t d) { map.scores[d] = judge.score(d); });
     return map;
-}
-
-std::size_t nearestDirection(const Vec3& direction) {
-    const std::vector<Vec3>& directions = skyDirections();
-    const auto nearest =
-        std::ranges::max_element(directions, {}, [&](const Vec3& d) { return d.dot(direction); });
-    return static_cast<std::size_t>(nearest - directions.begin());
 }
 
 float scoreAt(const ScoreMap& map, const Vec3& direction) {

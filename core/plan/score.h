@@ -33,9 +33,8 @@ struct ScoreMap {
 ScoreMap scoreDirections(const Plan& plan, const SkyTable& table, const Reach& reach,
                          std::size_t light);
 
-// The score between the directions of the map, and what was measured at the nearest one.
+// The score between the directions of the map.
 float scoreAt(const ScoreMap& map, const Vec3& direction);
-std::size_t nearestDirection(const Vec3& direction);
 
 struct Proposal {
     ClockDirection direction;

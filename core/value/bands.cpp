@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <numeric>
+#include <optional>
 
 #include "core/value/tone.h"
 
@@ -66,6 +67,15 @@ void addTriangle(PartBands& bands, const Sorted& s, double area, const BandBorde
     bands.areas_mm2.back() += area * above;
 }
 
+// The band that a whole triangle lies in; none when a border crosses it. Most triangles do.
+std::optional<std::size_t> oneBand(const Triangle& t, std::span<const float> lightness,
+                                   const BandBorders& borders) {
+    const auto [low, high] = std::minmax({lightness[t[0]], lightness[t[1]], lightness[t[2]]});
+    const std::size_t band = bandOf(low, borders);
+    if (band < borders.size() && high >= borders[band]) return std::nullopt;
+    return band;
+}
+
 bool isHidden(const Triangle& t, const std::vector<bool>& hidden) {
     return !hidden.empty() && hidden[t[0]] && hidden[t[1]] && hidden[t[2]];
 }
@@ -92,7 +102,11 @@ AllBands bandsOf(const Surface& surface, std::span<const float> lightness,
                 const Triangle& t = mesh.triangles[i];
                 const PartIndex part = surface.labels[i];
                 if (left_out.isSource(part) || isHidden(t, left_out.hidden_vertices)) continue;
-                const double area = areaVector(mesh, t).norm();
+                const double area = surface.triangle_areas_mm2[i];
+                if (const auto band = oneBand(t, lightness, borders)) {
+                    sums[part].areas_mm2[*band] += area;
+                    continue;
+                }
                 addTriangle(sums[part], sortedCorners(mesh, t, lightness), area, borders);
             }
             return sums;

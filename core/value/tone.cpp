@@ -2,8 +2,10 @@
 #include "core/value/tone.h"
 
 #include <algorithm>
+#include <bit>
 #include <cmath>
-#include <numeric>
+#include <cstdint>
+#include <utility>
 
 #include "core/colour/colour.h"
 
@@ -37,39 +39,43 @@ double Tone::luminance(double lightness) const {
     return luminanceOf(100.0 * unbend(std::clamp(bent, 0.0, 1.0), contrast)) / gain;
 }
 
+ToneTable::ToneTable(const Tone& tone) : m_gain(static_cast<float>(tone.gain)) {
+    const Tone curve{1.0, tone.contrast};
+    for (int i = 0; i <= kSteps; ++i) {
+        const double root = static_cast<double>(i) / kSteps;
+        m_lightness[static_cast<std::size_t>(i)] = static_cast<float>(curve.lightness(root * root));
+    }
+}
+
 double weightedQuantile(std::span<const float> values, std::span<const float> weights,
                         double share) {
-    struct Weighted {
-        float value;
-        float weight;
-    };
-    std::vector<Weighted> kept;
-    kept.reserve(weights.size());
+    // Floats that are not negative sort like their bits: first into bins by the upper half of the
+    // bits, then only the bin that holds the quantile is sorted.
+    const auto binOf = [](float value) { return std::bit_cast<std::uint32_t>(value) >> 16; };
+    std::vector<double> bins(std::size_t{1} << 15, 0.0);
     double total = 0.0;
     for (std::size_t i = 0; i < weights.size(); ++i) {
         if (weights[i] <= 0.0F) continue;
-        kept.push_back({values[i], weights[i]});
-        total += weights[i];
+        bins[binOf(std::max(0.0F, values[i]))] += static_cast<double>(weights[i]);
+        total += static_cast<double>(weights[i]);
     }
-    if (kept.empty()) return 0.0;
-    // Partial sorting by halves: only the side that holds the quantile is looked at again.
+    if (total <= 0.0) return 0.0;
     double wanted = share * total;
-    auto first = kept.begin();
-    auto last = kept.end();
-    while (last - first > 1) {
-        const auto middle = first + (last - first) / 2;
-        std::nth_element(first, middle, last,
-                         [](const Weighted& a, const Weighted& b) { return a.value < b.value; });
-        const double below = std::accumulate(
-            first, middle, 0.0, [](double sum, const Weighted& w) { return sum + w.weight; });
-        if (wanted < below) {
-            last = middle;
-        } else {
-            wanted -= below;
-            first = middle;
-        }
+    std::size_t bin = 0;
+    while (bin + 1 < bins.size() && wanted >= bins[bin]) wanted -= bins[bin++];
+    std::vector<std::pair<float, float>> inside;  // value and weight
+    for (std::size_t i = 0; i < weights.size(); ++i) {
+        const float value = std::max(0.0F, values[i]);
+        if (weights[i] > 0.0F && binOf(value) == bin) inside.emplace_back(value, weights[i]);
     }
-    return first->value;
+    std::ranges::sort(inside);
+    for (const auto& [value, weight] : inside) {
+        wanted -= static_cast<double>(weight);
+        if (wanted < 0.0) return static_cast<double>(value);
+    }
+    // Rounding left nothing in the bin: the highest value of all.
+    return inside.empty() ? static_cast<double>(std::ranges::max(values))
+                          : static_cast<double>(inside.back().first);
 }
 
 double autoGain(std::span<const float> luminance, std::span<const float> weights, double stops) {

@@ -1,6 +1,9 @@
 // From light to the lightness that is to be painted.
 #pragma once
 
+#include <algorithm>
+#include <array>
+#include <cmath>
 #include <span>
 #include <vector>
 
@@ -20,7 +23,26 @@ struct Tone {
     [[nodiscard]] double luminance(double lightness) const;
 };
 
-// The value below which `share` (0..1) of the total weight lies. Zero when there is no weight.
+// The same curve by table, for whole surfaces; within 0.02 L*.
+class ToneTable {
+  public:
+    explicit ToneTable(const Tone& tone);
+    [[nodiscard]] float lightness(float luminance) const {
+        // Even steps of the square root, since the curve is steepest in the dark.
+        const float place = std::sqrt(std::clamp(m_gain * luminance, 0.0F, 1.0F)) * kSteps;
+        const auto step = std::min(static_cast<std::size_t>(place), std::size_t{kSteps} - 1);
+        const float part = place - static_cast<float>(step);
+        return m_lightness[step] + part * (m_lightness[step + 1] - m_lightness[step]);
+    }
+
+  private:
+    static constexpr int kSteps = 2048;
+    float m_gain;
+    std::array<float, kSteps + 1> m_lightness{};
+};
+
+// The value below which `share` (0..1) of the total weight lies; negative values count as 0. Zero
+// when there is no weight.
 double weightedQuantile(std::span<const float> values, std::span<const float> weights,
                         double share);
 

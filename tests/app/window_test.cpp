@@ -219,15 +219,16 @@ TEST_F(WindowTest, KeysReachStagesOverlaysAndViews) {
 TEST_F(WindowTest, OverlayButtonsShowWhatTheySay) {
     openScene();
     settle();
+    document().selectLight(2);  // a lamp: it has shells
     QList<QImage> pictures;
-    for (int i = 1; i <= 5; ++i) {
+    for (int i = 1; i <= 7; ++i) {
         QTest::mouseClick(child<QToolButton>(qPrintable(QStringLiteral("overlay%1").arg(i))),
                           Qt::LeftButton);
         settle();
         pictures << view().picture();
     }
-    for (int a = 0; a < 5; ++a) {
-        for (int b = a + 1; b < 5; ++b) EXPECT_NE(pictures[a], pictures[b]) << a << " " << b;
+    for (int a = 0; a < 7; ++a) {
+        for (int b = a + 1; b < 7; ++b) EXPECT_NE(pictures[a], pictures[b]) << a << " " << b;
     }
 }
 
@@ -236,7 +237,7 @@ TEST_F(WindowTest, SwitchingALightOffAndRemovingItAreUndone) {
     auto* list = child<QListWidget>("lightList");
     list->item(1)->setCheckState(Qt::Unchecked);
     EXPECT_FALSE(document().plan().lights[1].on);
-    QTest::mouseClick(child<QPushButton>("addLamp"), Qt::LeftButton);
+    child<QAction>("addLamp")->trigger();
     EXPECT_EQ(document().plan().lights.size(), 4U);
     QTest::mouseClick(child<QPushButton>("removeLight"), Qt::LeftButton);
     EXPECT_EQ(document().plan().lights.size(), 3U);
