@@ -10,6 +10,7 @@
 
 #include "cli/report.h"
 #include "core/io/file_bytes.h"
+#include "core/io/light_json.h"
 #include "core/io/plan_file.h"
 #include "core/io/png_file.h"
 #include "core/io/tables_csv.h"
@@ -55,7 +56,12 @@ Result<Plan> load(const CommonOptions& options) {
     auto plan = openPlan(options.input, {});
     if (!plan || !options.lights.any()) return plan;
     plan->lights.clear();
-    for (const ParsedLight& light : *parsed) plan->lights.push_back(light.light);
+    for (const ParsedLight& light : *parsed) {
+        plan->lights.push_back(light.light);
+        if (auto joined = joinParts(plan->lights.back(), light.parts, plan->parts); !joined) {
+            return tl::unexpected(joined.error());
+        }
+    }
     if (auto applied = applyReaches(*plan, *parsed); !applied) {
         return tl::unexpected(applied.error());
     }
@@ -243,6 +249,36 @@ Result<void> runLadder(const CommonOptions& options) {
     return print(options, csv ? ladderCsv(e->plan, e->results) : ladderText(e->plan, e->results));
 }
 
+Result<void> runScore(const CommonOptions& options, const std::string& light_name) {
+    const auto plan = load(options);
+    if (!plan) return tl::unexpected(plan.error());
+    const auto first_far = std::ranges::find_if(plan->lights, [](const Light& entry) {
+        return std::holds_alternative<FarLight>(entry.kind);
+    });
+    const bool by_itself = light_name.empty() && first_far != plan->lights.end();
+    const auto light = lightNamed(*plan, by_itself ? first_far->name : light_name);
+    if (!light) return tl::unexpected(light.error());
+    if (!std::holds_alternative<FarLight>(plan->lights[*light].kind)) {
+        return fail(ErrorCode::BadInput,
+                    fmt::format("\"{}\" is no far light: only a moon, sun or spotlight has a "
+                                "direction to choose.",
+                                plan->lights[*light].name));
+    }
+    const Form& form = *plan->figure->form;
+    SkyTable table;
+    while (table.rounds < kSkyRounds) traceNextRound(table, form.receivers(), form.blockers, {});
+    Reach reach;
+    describeOpenness(form, table, reach);
+    for (const Light& entry : plan->lights) {
+        reach.irradiance.push_back(reachOf(entry, *plan->figure, table, Accuracy::Soft, {}));
+    }
+    BounceTable bounce;
+    addThrownBack(*plan, bounce, reach, {});
+    const ScoreMap map = scoreDirections(*plan, table, spread(*plan->figure, reach), *light);
+    return options.json ? printJson(options, scoreJson(*plan, map))
+                        : print(options, scoreText(*plan, map));
+}
+
 Result<void> runRender(const CommonOptions& options, const RenderOptions& render) {
     const auto grid = gridFrom(render.size);
     if (!grid) return tl::unexpected(grid.error());
@@ -256,7 +292,7 @@ Result<void> runRender(const CommonOptions& options, const RenderOptions& render
     const auto e = loadAndEvaluate(options);
     if (!e) return tl::unexpected(e.error());
     LookChoice choice{*overlay, 0, render.steps};
-    if (*overlay == Overlay::Reach) {
+    if (*overlay == Overlay::Reach || *overlay == Overlay::Shells) {
         const auto light = lightNamed(e->plan, render.light);
         if (!light) return tl::unexpected(light.error());
         choice.light = *light;

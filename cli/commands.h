@@ -37,6 +37,8 @@ Result<void> runReach(const CommonOptions& options, bool with_vertices);
 Result<void> runProbe(const CommonOptions& options, const std::string& points_file);
 Result<void> runBands(const CommonOptions& options);
 Result<void> runLadder(const CommonOptions& options);
+// `light_name` empty: the first far light.
+Result<void> runScore(const CommonOptions& options, const std::string& light_name);
 Result<void> runRender(const CommonOptions& options, const RenderOptions& render);
 
 }  // namespace glaukophos

@@ -24,6 +24,21 @@ void addCommon(CLI::App& command, CommonOptions& options, const std::string& exa
     command.add_option("--lamp", options.lights.lamps,
                        "Glowing ball: x,y,z in mm, then radius= in mm, strength= or radiance= or "
                        "reach= in mm, kelvin=, colour=, name=");
+    command.add_option(
+        "--rod", options.lights.rods,
+        "Glowing rod: x,y,z,x,y,z of its ends in mm, then radius= and as for a lamp");
+    command.add_option("--panel", options.lights.panels,
+                       "Vent, window or pool: x,y,z,width,length in mm, then hour= and height= of "
+                       "the direction it faces (up by itself), turn=, shape=disc, sides=2, and as "
+                       "for a lamp");
+    command.add_option("--glow", options.lights.glows,
+                       "Part of the figure that glows: its name, then as for a lamp");
+    command.add_option("--spray", options.lights.sprays,
+                       "Underpainting pass: hour,height in degrees, then opening= in degrees, "
+                       "distance= in mm, strength=, colour=, name=");
+    command.add_option("--bounce", options.lights.bounces,
+                       "Light thrown back by the floor: share 0 to 1, then parts that do so too, "
+                       "colour=, name=");
     command.add_flag("--json", options.json, "Print JSON");
     command.add_option("-o,--output", options.output, "Write to this file");
     command.footer("Example:\n  glaukophos-cli " + example);
@@ -67,14 +82,18 @@ int run(int argc, char** argv) {
     addCommon(*bands, options, "bands plan.glauk --json");
     auto* ladder = app.add_subcommand("ladder", "Target colours of each part, band by band");
     addCommon(*ladder, options, "ladder plan.glauk -o ladder.csv");
+    std::string scored;
+    auto* score = app.add_subcommand("score", "How well each direction would do for a far light");
+    addCommon(*score, options, "score plan.glauk --light Moon --json");
+    score->add_option("--light", scored, "Which far light is to be placed");
     auto* picture = app.add_subcommand("render", "A picture of the figure as PNG");
     addCommon(*picture, options, "render plan.glauk --overlay bands --view front -o front.png");
     picture->add_option("--overlay", render.overlay,
-                        "bare, parts, reach, values, bands or colours");
+                        "bare, parts, reach, shells, values, bands or colours");
     picture->add_option("--view", render.view,
                         "plan, front, right, back, left, top, below, upside-down, or a light's "
                         "name to see from it");
-    picture->add_option("--light", render.light, "Which light, for the reach overlay");
+    picture->add_option("--light", render.light, "Which light, for the reach and shells overlays");
     picture->add_option("--size", render.size, "Width x height in pixels, such as 1000x760");
     picture->add_option("--samples", render.samples, "Rays a pixel, 1 to 256");
     picture->add_flag("--steps", render.steps, "Colours in flat steps");
@@ -93,6 +112,7 @@ int run(int argc, char** argv) {
     if (probe->parsed()) return finish(runProbe(options, points));
     if (bands->parsed()) return finish(runBands(options));
     if (ladder->parsed()) return finish(runLadder(options));
+    if (score->parsed()) return finish(runScore(options, scored));
     return finish(runRender(options, render));
 }
 

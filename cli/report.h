@@ -3,7 +3,7 @@
 
 #include <nlohmann/json.hpp>
 
-#include "core/plan/evaluate.h"
+#include "core/plan/score.h"
 
 namespace glaukophos {
 
@@ -22,5 +22,9 @@ std::string ladderText(const Plan& plan, const Results& results);
 
 // One line a vertex: x, y, z, nx, ny, nz, part and the irradiance of each light.
 std::string reachCsv(const Plan& plan, const Results& results);
+
+// The best three directions, and with JSON all of them.
+Json scoreJson(const Plan& plan, const ScoreMap& map);
+std::string scoreText(const Plan& plan, const ScoreMap& map);
 
 }  // namespace glaukophos

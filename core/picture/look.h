@@ -18,8 +18,8 @@ std::optional<Overlay> overlayFromName(std::string_view name);
 struct LookChoice {
     Overlay overlay = Overlay::Colours;
     std::size_t light = 0;  // for Reach and Shells: which entry of the plan
-    int shells = 4;         // for Shells
     bool in_steps = false;  // for Colours: the ladder's flat steps instead of smooth colour
+    int shells = 4;         // for Shells
 };
 
 // Linear RGB for every receiver of a figure, and what is drawn on top.

@@ -184,5 +184,50 @@ TEST_F(Cli, EveryCommandHasHelpWithAnExample) {
     }
 }
 
+TEST_F(Cli, AllKindsOfLightCanBeGiven) {
+    const Finished result = run("probe " + file("box.stl") + " --points " + file("points.csv") +
+                                " --panel 0,0,12,4,4,height=-90,strength=1"
+                                " --rod -30,-20,5,30,-20,5,radius=1,strength=1"
+                                " --glow box,strength=1 --spray 12,90,opening=1,distance=500"
+                                " --bounce 0.5,colour=#c0b090 --json");
+    ASSERT_EQ(result.code, 0) << result.output;
+    const Json json = Json::parse(result.output);
+    ASSERT_EQ(json["lights"].size(), 5U);
+    // Lambert 1760; Howell: a rectangle a x b at height c with a corner on the normal; four of
+    // 2 x 2 at height 2 make the panel: F = 4 x 0.138531606 (r_closed_forms.csv, a=b=c=1).
+    const auto& top = json["points"][0]["irradiance"];
+    EXPECT_NEAR(top[1].get<double>(), 4 * 0.138531606, 0.005);  // rods come first
+    EXPECT_NEAR(top[3].get<double>(), 1.0, 0.05);
+    // The front of the box faces the rod, its back does not.
+    EXPECT_GT(json["points"][1]["irradiance"][0].get<double>(), 0.005);
+    EXPECT_EQ(json["points"][2]["irradiance"][0].get<double>(), 0.0);
+}
+
+TEST_F(Cli, MistakesInLightsAreNamed) {
+    const auto said = [&](const std::string& light) {
+        const Finished result = run("info " + file("box.stl") + " " + light);
+        EXPECT_EQ(result.code, 2) << light;
+        return result.output;
+    };
+    EXPECT_NE(said("--rod 1,2,3").find("both ends"), std::string::npos);
+    EXPECT_NE(said("--panel 0,0,1,4,4,shape=oval").find("disc or rectangle"), std::string::npos);
+    EXPECT_NE(said("--glow nose").find("nose"), std::string::npos);
+    EXPECT_NE(said("--bounce 2").find("at most 1"), std::string::npos);
+    EXPECT_NE(said("--spray 1,90,distance=1").find("distance"), std::string::npos);
+}
+
+TEST_F(Cli, ScoreGivesEveryDirectionAndThreeProposals) {
+    const Finished result = run("score " + file("box.stl") + " --far 10,50 --json");
+    ASSERT_EQ(result.code, 0) << result.output;
+    const Json json = Json::parse(result.output);
+    EXPECT_EQ(json["directions"].size(), 512U);
+    EXPECT_EQ(json["best"].size(), 3U);
+    EXPECT_GE(json["best"][0]["score"], json["best"][1]["score"]);
+    const Finished wrong =
+        run("score " + file("box.stl") + " --lamp 1,1,20,name=Lamp --light Lamp");
+    EXPECT_EQ(wrong.code, 2);
+    EXPECT_NE(wrong.output.find("no far light"), std::string::npos);
+}
+
 }  // namespace
 }  // namespace glaukophos

@@ -8,6 +8,7 @@
 #include "core/io/file_bytes.h"
 #include "core/io/plan_file.h"
 #include "core/io/tables_csv.h"
+#include "core/plan/light_setup.h"
 #include "core/plan/spot.h"
 #include "tests/support/shapes.h"
 
@@ -263,6 +264,33 @@ TEST(Spot, NamesWhatBlocksALight) {
     EXPECT_EQ(spot.lights[0].blocked_by, "shelf, lower end");
     EXPECT_NEAR(spot.lights[0].incidence_deg, 0.0, 0.1);
     EXPECT_NE(inWords(spot).find("blocked by shelf"), std::string::npos);
+}
+
+TEST(PlanFile, EveryKindOfLightSurvivesSavingAndOpening) {
+    Plan plan = planOf({plate({0, 0, 0}, 6), box({-2, -2, 5}, {2, 2, 6})}, {"floor", "shelf"});
+    plan.lights = newLights(plan.figure->bounds());
+    plan.lights[5].own_parts = {1};
+    plan.lights[2].passed_parts = {0};
+    plan.lights[1].solo = true;
+    std::get<Bounce>(plan.lights[7].kind).from_parts = {0, 1};
+    std::get<Panel>(plan.lights[4].kind).two_sided = true;
+    plan.merit_weights[2] = 0.25;
+    const auto file = std::filesystem::temp_directory_path() / "glaukophos-kinds.glauk";
+    ASSERT_TRUE(savePlan(plan, file));
+    const auto again = openPlan(file, {});
+    std::filesystem::remove(file);
+    ASSERT_TRUE(again) << again.error().message;
+    EXPECT_EQ(again->lights, plan.lights);
+    EXPECT_EQ(again->merit_weights, plan.merit_weights);
+}
+
+TEST(PlanFile, AnUnknownPartOfALightIsNamed) {
+    const auto written = parsePlan(R"({"format": "glaukophos-plan", "figure": {"files": ["a.stl"]},
+        "lights": [{"kind": "bounce", "from_parts": ["tail"]}]})");
+    ASSERT_TRUE(written);
+    const auto plan = withFigure(*written, figureOf({plate({0, 0, 0}, 6)}));
+    ASSERT_FALSE(plan);
+    EXPECT_NE(plan.error().message.find("tail"), std::string::npos);
 }
 
 }  // namespace
