@@ -28,6 +28,7 @@ BestPlacePage::BestPlacePage(Document& document, QWidget* parent)
         button->setObjectName(QStringLiteral("proposal%1").arg(i + 1));
         button->setProperty("card", true);
         button->setToolTip(tr("Puts the light there"));
+        button->setAccessibleName(tr("Proposal %1").arg(i + 1));
         auto* text = new QLabel(button);
         text->setWordWrap(true);
         text->setAttribute(Qt::WA_TransparentForMouseEvents);
@@ -60,8 +61,13 @@ BestPlacePage::BestPlacePage(Document& document, QWidget* parent)
     connect(&document, &Document::evaluatedChanged, this, &BestPlacePage::refreshProposals);
 }
 
+void BestPlacePage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    refreshWeights();
+}
+
 void BestPlacePage::refreshWeights() {
-    if (!m_document.isOpen()) return;
+    if (!m_document.isOpen() || !isVisible()) return;
     for (std::size_t m = 0; m < kMeritCount; ++m) {
         m_weights.at(m)->setValue(m_document.plan().merit_weights.at(m));
     }
@@ -69,6 +75,7 @@ void BestPlacePage::refreshWeights() {
 }
 
 void BestPlacePage::refreshProposals() {
+    if (!isVisible()) return;
     const EvaluatedPtr& evaluated = m_document.evaluated();
     const std::size_t index = m_document.selectedLight();
     m_proposals.clear();
@@ -77,19 +84,8 @@ void BestPlacePage::refreshProposals() {
     const bool known =
         is_far && evaluated != nullptr && evaluated->score && evaluated->scored_light == index;
     if (known) m_proposals = bestDirections(evaluated->plan, *evaluated->score, m_buttons.size());
-    for (std::size_t i = 0; i < m_buttons.size(); ++i) {
-        m_buttons.at(i)->setVisible(i < m_proposals.size());
-        if (i >= m_proposals.size()) continue;
-        const Proposal& proposal = m_proposals[i];
-        auto* text = m_buttons.at(i)->findChild<QLabel*>();
-        text->setText(tr("<b>%1. %2</b> · %3 of 100<br>%4")
-                          .arg(i + 1)
-                          .arg(q(inWords(proposal.direction)).toHtmlEscaped())
-                          .arg(100.0F * proposal.score.total, 0, 'f', 0)
-                          .arg(q(proposal.reason).toHtmlEscaped()));
-        m_buttons.at(i)->setAccessibleName(q(inWords(proposal.direction)));
-        m_buttons.at(i)->setMinimumHeight(text->heightForWidth(270) + 16);
-    }
+    // The words follow when the hand rests; the chart does at once.
+    if (!known || evaluated->complete) showProposals();
     if (!is_far) {
         m_state->setText(
             tr("Choose a moon, sun or other far light above: this page says where it "
@@ -104,6 +100,22 @@ void BestPlacePage::refreshProposals() {
                      "judged. The paler the chart, the better."));
     }
     emit proposalsChanged();
+}
+
+void BestPlacePage::showProposals() {
+    for (std::size_t i = 0; i < m_buttons.size(); ++i) {
+        m_buttons.at(i)->setVisible(i < m_proposals.size());
+        if (i >= m_proposals.size()) continue;
+        const Proposal& proposal = m_proposals[i];
+        auto* text = m_buttons.at(i)->findChild<QLabel*>();
+        text->setText(tr("<b>%1. %2</b> · %3 of 100<br>%4")
+                          .arg(i + 1)
+                          .arg(q(inWords(proposal.direction)).toHtmlEscaped())
+                          .arg(100.0F * proposal.score.total, 0, 'f', 0)
+                          .arg(q(proposal.reason).toHtmlEscaped()));
+        m_buttons.at(i)->setAccessibleName(q(inWords(proposal.direction)));
+        m_buttons.at(i)->setMinimumHeight(text->heightForWidth(270) + 16);
+    }
 }
 
 void BestPlacePage::take(std::size_t proposal) {

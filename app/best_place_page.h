@@ -22,9 +22,13 @@ class BestPlacePage : public QWidget {
   signals:
     void proposalsChanged();
 
+  protected:
+    void showEvent(QShowEvent* event) override;
+
   private:
     void refreshWeights();
     void refreshProposals();
+    void showProposals();
     void take(std::size_t proposal);
 
     Document& m_document;

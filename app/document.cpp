@@ -1,6 +1,7 @@
 // Undo by keeping the plan before and after: plans are small, the figure is shared.
 #include "app/document.h"
 
+#include <QStandardPaths>
 #include <QUndoCommand>
 
 namespace glaukophos {
@@ -8,7 +9,8 @@ namespace {
 
 bool sameChoices(const Plan& a, const Plan& b) {
     return a.title == b.title && a.parts == b.parts && a.lights == b.lights &&
-           a.values == b.values && a.colours == b.colours && a.figure == b.figure;
+           a.values == b.values && a.colours == b.colours && a.merit_weights == b.merit_weights &&
+           a.figure == b.figure;
 }
 
 constexpr int kUndoSteps = 200;
@@ -81,7 +83,9 @@ class PlanCommand : public QUndoCommand {
     int m_gesture;
 };
 
-Document::Document(QObject* parent) : QObject(parent) {
+Document::Document(QObject* parent)
+    : QObject(parent),
+      m_evaluator(QStandardPaths::writableLocation(QStandardPaths::CacheLocation)) {
     connect(&m_evaluator, &Evaluator::evaluated, this, [this](const EvaluatedPtr& result) {
         // Of a plan that was closed meanwhile, or of parts that are no more.
         if (m_plan.figure == nullptr || result->plan.figure->form != m_plan.figure->form ||

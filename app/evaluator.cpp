@@ -10,8 +10,10 @@ constexpr int kRest_ms = 120;  // how long the hand must rest before soft shadow
 
 }  // namespace
 
-Evaluator::Evaluator(QObject* parent)
-    : QObject(parent), m_worker([this](const std::stop_token& stop) { run(stop); }) {
+Evaluator::Evaluator(const QString& cache_folder, QObject* parent)
+    : QObject(parent),
+      m_cache(cache_folder.toStdString()),
+      m_worker([this](const std::stop_token& stop) { run(stop); }) {
     qRegisterMetaType<EvaluatedPtr>();
 }
 
@@ -51,7 +53,7 @@ void Evaluator::run(const std::stop_token& stop) {
         if (request->plan.figure->form != m_form) {
             m_form = request->plan.figure->form;
             m_traced.clear();
-            m_table = {};
+            m_table = m_cache.find(*m_form).value_or(SkyTable{});
             m_bounce = {};
             m_openness = {};
             m_openness_rounds = 0;
@@ -61,24 +63,26 @@ void Evaluator::run(const std::stop_token& stop) {
 }
 
 void Evaluator::refine(const Plan& plan) {
-    if (!traceAll(plan, Accuracy::Preview)) return;
+    // A preview is always finished, or a hand that never rests would see none.
+    if (!traceAll(plan, Accuracy::Preview, {})) return;
     publish(plan);
     if (m_table.rounds > 0 && !restsFor(kRest_ms)) return;
     const auto traceRound = [&] {
         return traceNextRound(m_table, m_form->receivers(), m_form->blockers,
                               {m_step.get_token(), {}}) &&
-               traceAll(plan, Accuracy::Preview);
+               traceAll(plan, Accuracy::Preview, m_step.get_token());
     };
     if (m_table.rounds == 0) {  // the first round makes the picture readable
         if (!traceRound()) return;
         publish(plan);
     }
-    if (!traceAll(plan, Accuracy::Soft)) return;
+    if (!traceAll(plan, Accuracy::Soft, m_step.get_token())) return;
     publish(plan);
     while (m_table.rounds < kSkyRounds) {
         if (!traceRound()) return;
         const bool worth_showing = m_table.rounds == 2 || m_table.rounds == 4;
         if (worth_showing || m_table.rounds == kSkyRounds) publish(plan);
+        if (m_table.rounds == kSkyRounds) m_cache.keep(*m_form, m_table);
     }
 }
 
@@ -96,7 +100,7 @@ Evaluator::TracedLight& Evaluator::tracedFor(const Plan& plan, std::size_t index
 }
 
 // Brings every light to at least `accuracy`; false when stopped.
-bool Evaluator::traceAll(const Plan& plan, Accuracy accuracy) {
+bool Evaluator::traceAll(const Plan& plan, Accuracy accuracy, const std::stop_token& stop) {
     m_traced.resize(plan.lights.size());
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         TracedLight& traced = tracedFor(plan, l);
@@ -105,7 +109,7 @@ bool Evaluator::traceAll(const Plan& plan, Accuracy accuracy) {
             is_sky ? traced.sky_rounds == m_table.rounds : traced.accuracy >= accuracy;
         if (!traced.irradiance.empty() && fresh) continue;
         std::vector<float> irradiance =
-            reachOf(plan.lights[l], *plan.figure, m_table, accuracy, {m_step.get_token(), {}});
+            reachOf(plan.lights[l], *plan.figure, m_table, accuracy, {stop, {}});
         if (irradiance.empty()) return false;
         traced.irradiance = std::move(irradiance);
         traced.accuracy = accuracy;

@@ -8,6 +8,7 @@
 #include <optional>
 #include <thread>
 
+#include "core/io/sky_cache.h"
 #include "core/plan/score.h"
 
 namespace glaukophos {
@@ -30,7 +31,8 @@ class Evaluator : public QObject {
     Q_OBJECT
 
   public:
-    explicit Evaluator(QObject* parent = nullptr);
+    // Sky tables are kept in `cache_folder`.
+    explicit Evaluator(const QString& cache_folder, QObject* parent = nullptr);
     ~Evaluator() override;
 
     // Replaces any request that still waits, and stops the work on older ones. With `scored`, every
@@ -61,7 +63,7 @@ class Evaluator : public QObject {
     bool restsFor(int milliseconds);
     void refine(const Plan& plan);
     TracedLight& tracedFor(const Plan& plan, std::size_t index);
-    bool traceAll(const Plan& plan, Accuracy accuracy);
+    bool traceAll(const Plan& plan, Accuracy accuracy, const std::stop_token& stop);
     void publish(const Plan& plan);
 
     std::mutex m_mutex;
@@ -70,6 +72,7 @@ class Evaluator : public QObject {
     std::stop_source m_step;  // stops what the worker is doing for an older request
 
     // Used by the worker only.
+    SkyCache m_cache;
     std::shared_ptr<const Form> m_form;
     std::vector<TracedLight> m_traced;
     SkyTable m_table;

@@ -1,10 +1,8 @@
 // Stage "Figure": how it stands, its parts, what they are made of.
 #pragma once
 
-#include <QButtonGroup>
-#include <QStackedWidget>
-
 #include "app/material_page.h"
+#include "app/page_tabs.h"
 #include "app/parts_page.h"
 #include "app/stage_panel.h"
 #include "app/standing_page.h"
@@ -26,8 +24,7 @@ class FigurePanel : public StagePanel {
     void reimportRequested();
 
   private:
-    QButtonGroup* m_tabs;  // owned by Qt, as are the following
-    QStackedWidget* m_pages;
+    PageTabs* m_pages;  // owned by Qt, as are the following
     StandingPage* m_standing;
     PartsPage* m_parts;
     MaterialPage* m_material;

@@ -46,13 +46,14 @@ FigureView::FigureView(Document& document, QWidget* parent)
                 m_picture = picture;
                 m_finished = finished && number == m_request_number && !m_rest.isActive();
                 update();
+                emit pictureShown();
                 if (m_finished) emit pictureFinished();
             });
     connect(&m_document, &Document::evaluatedChanged, this, [this] {
         if (m_document.evaluated()->plan.figure->labels == m_document.plan().figure->labels) {
             m_touched.clear();
         }
-        if (m_drag == Drag::Light || m_rest.isActive()) {
+        if (m_drag == Drag::Light || m_rest.isActive() || !m_document.evaluated()->complete) {
             requestPicture(true);
         } else {
             requestPicture(false);
@@ -71,7 +72,10 @@ FigureView::FigureView(Document& document, QWidget* parent)
         if (aspect == Aspect::Everything) m_sight_spot.reset();
         refreshSightLines();
         m_finished = false;
-        requestPicture(false);
+        // After a change of light or paint the picture follows the results, not the plan.
+        const bool results_follow =
+            aspect == Aspect::Lights || aspect == Aspect::Values || aspect == Aspect::Colours;
+        if (!results_follow) requestPicture(false);
         update();
     });
 }

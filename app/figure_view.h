@@ -68,6 +68,7 @@ class FigureView : public QWidget {
     void stepsChanged(bool in_steps);
     void viewChanged();
     void spotRead(const QString& text);
+    void pictureShown();  // any, also a coarse one while something moves
     void pictureFinished();
     void strokeStarted();
     // Where the brush went in one move of the hand; `take_away` with Ctrl or by the tool.

@@ -36,7 +36,6 @@ LightGlowPage::LightGlowPage(Document& document, QWidget* parent)
     addParts();
     addShells();
     column().addStretch(1);
-    connect(&document, &Document::evaluatedChanged, this, &LightGlowPage::showReach);
 }
 
 void LightGlowPage::addStrength() {
@@ -237,7 +236,7 @@ void LightGlowPage::addShells() {
     connect(m_shells, &NumberField::valueEdited, this, [this](double value) {
         m_shells_shown = static_cast<int>(value);
         emit shellsChanged(m_shells_shown);
-        showReach();
+        if (const Light* light = selected()) showResults(*light);
     });
     m_shell_list = addCaption("shellList");
 }
@@ -278,7 +277,6 @@ void LightGlowPage::showLight(const Light& light) {
     m_own->setParts(parts, light.own_parts);
     m_passed->setVisible(bounce == nullptr && sky == nullptr);
     m_passed->setParts(parts, light.passed_parts);
-    showReach();
 }
 
 void LightGlowPage::showColour(const LightColour& colour) {
@@ -296,17 +294,15 @@ void LightGlowPage::showColour(const LightColour& colour) {
     m_colour->setColour(colour.chosen);
 }
 
-void LightGlowPage::showReach() {
+void LightGlowPage::showResults(const Light& light) {
     const EvaluatedPtr& evaluated = document().evaluated();
     const std::size_t index = document().selectedLight();
-    const Light* light = selected();
-    const bool near = light != nullptr && isNear(light->kind);
+    const bool near = isNear(light.kind);
     for (QWidget* control : std::initializer_list<QWidget*>{m_reach, m_shells, m_shell_list}) {
         control->setVisible(near);
     }
-    const bool known = evaluated != nullptr && light != nullptr &&
-                       index < evaluated->plan.lights.size() &&
-                       evaluated->plan.lights[index].kind == light->kind;
+    const bool known = evaluated != nullptr && index < evaluated->plan.lights.size() &&
+                       evaluated->plan.lights[index].kind.index() == light.kind.index();
     m_measured->setVisible(known);
     if (!known) return;
     const Reach& reach = evaluated->results.reach;
@@ -322,12 +318,12 @@ void LightGlowPage::showReach() {
     }
     m_measured->setText(tr("Reaches %1 % of the surface; at most %2 falls on it.")
                             .arg(100.0 * lit / std::max(area, 1e-9), 0, 'f', 0)
-                            .arg(light->strength * highest, 0, 'g', 3));
+                            .arg(light.strength * highest, 0, 'g', 3));
     if (!near) return;
     const Plan& plan = evaluated->plan;
     const QSignalBlocker quiet(m_reach);
     m_reach->setValue(
-        reachOf(glowOf(plan, *light), light->strength, restOfLight(plan, reach, index)));
+        reachOf(glowOf(plan, light), light.strength, restOfLight(plan, reach, index)));
     QStringList lines;
     for (const Shell& shell : shellsOf(plan, reach, index, m_shells_shown)) {
         lines << tr("%1. to %2 mm: %3 mm²")

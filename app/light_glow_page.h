@@ -30,7 +30,7 @@ class LightGlowPage : public LightPage {
     void addShells();
     void showLight(const Light& light) override;
     void showColour(const LightColour& colour);
-    void showReach();
+    void showResults(const Light& light) override;
     void setReach(double reach_mm);
 
     int m_shells_shown = 4;

@@ -2,6 +2,7 @@
 #include "app/light_marks.h"
 
 #include <QPainterPath>
+#include <QPixmapCache>
 #include <algorithm>
 
 #include "app/text.h"
@@ -99,13 +100,31 @@ void paintShape(QPainter& painter, const LightKind& kind, const QColor& colour,
 
 void paintHaloText(QPainter& painter, const QPointF& baseline, const QFont& font,
                    const QString& text, const QColor& ink, const QColor& rim) {
-    QPainterPath path;
-    path.addText(baseline, font, text);
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setPen(QPen(rim, 3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    painter.setBrush(Qt::NoBrush);
-    painter.drawPath(path);
-    painter.fillPath(path, ink);
+    // Stroking the letters takes milliseconds, and the same words are drawn at every move.
+    constexpr double kRim = 4.0;
+    const QFontMetricsF metrics(font);
+    const double ratio = painter.device()->devicePixelRatioF();
+    const QString key = QStringLiteral("halo %1 %2 %3 %4 %5")
+                            .arg(text, font.key())
+                            .arg(ink.rgba())
+                            .arg(rim.rgba())
+                            .arg(ratio);
+    QPixmap words;
+    if (!QPixmapCache::find(key, &words)) {
+        const QSizeF size(metrics.horizontalAdvance(text) + 2 * kRim, metrics.height() + 2 * kRim);
+        words = QPixmap((size * ratio).toSize());
+        words.setDevicePixelRatio(ratio);
+        words.fill(Qt::transparent);
+        QPainter inside(&words);
+        inside.setRenderHint(QPainter::Antialiasing);
+        QPainterPath path;
+        path.addText(kRim, kRim + metrics.ascent(), font, text);
+        inside.setPen(QPen(rim, 3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        inside.drawPath(path);
+        inside.fillPath(path, ink);
+        QPixmapCache::insert(key, words);
+    }
+    painter.drawPixmap(baseline - QPointF(kRim, kRim + metrics.ascent()), words);
 }
 
 void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,

@@ -29,6 +29,7 @@ LightPage::LightPage(Document& document, QWidget* parent)
     connect(&document, &Document::changed, this, [this](Aspect aspect) {
         if (aspect != Aspect::Values && aspect != Aspect::Colours) refresh();
     });
+    connect(&document, &Document::evaluatedChanged, this, &LightPage::refreshResults);
 }
 
 const Light* LightPage::selected() const {
@@ -97,7 +98,21 @@ void LightPage::addPlace(const LightPlace& place) {
     m_places.push_back(control);
 }
 
+void LightPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    refresh();
+}
+
+void LightPage::refreshResults() {
+    const Light* light = selected();
+    if (light == nullptr || !isVisible()) return;
+    m_showing = true;
+    showResults(*light);
+    m_showing = false;
+}
+
 void LightPage::refresh() {
+    if (!isVisible() || !m_document.isOpen()) return;
     const Light* light = selected();
     setEnabled(light != nullptr);
     if (light == nullptr) return;
@@ -117,6 +132,7 @@ void LightPage::refresh() {
         }
     }
     showLight(*light);
+    showResults(*light);
     m_showing = false;
 }
 

@@ -53,7 +53,9 @@ class LightPage : public QWidget {
 
     // Fills what is special to the page; numbers and places are filled already.
     virtual void showLight(const Light& light) = 0;
-    void refresh();
+    // Shows what new results say of the light.
+    virtual void showResults(const Light& light) = 0;
+    void showEvent(QShowEvent* event) override;
 
   private:
     struct NumberControl {
@@ -65,6 +67,10 @@ class LightPage : public QWidget {
         QLabel* label;  // owned by Qt, as are the boxes
         std::array<QDoubleSpinBox*, 3> boxes;
     };
+    // A page that is not seen costs nothing while a light is dragged.
+    void refresh();
+    void refreshResults();
+
     Document& m_document;
     QVBoxLayout* m_column;
     std::vector<NumberControl> m_numbers;

@@ -42,7 +42,6 @@ LightPlacePage::LightPlacePage(Document& document, QWidget* parent) : LightPage(
             [this] { emit seeFromRequested(this->document().selectedLight()); });
     column().addWidget(see);
     column().addStretch(1);
-    connect(&document, &Document::evaluatedChanged, this, &LightPlacePage::showConcern);
 }
 
 void LightPlacePage::addDirection() {
@@ -111,16 +110,13 @@ void LightPlacePage::showLight(const Light& light) {
     m_click->setVisible(isNear(light.kind));
     m_click->setText(glows ? tr("Click the part that glows")
                            : tr("Place on the figure by a click"));
-    showConcern();
 }
 
-void LightPlacePage::showConcern() {
-    const Light* light = selected();
-    if (light == nullptr) return;
+void LightPlacePage::showResults(const Light& light) {
     const EvaluatedPtr& evaluated = document().evaluated();
     const std::size_t index = document().selectedLight();
     const bool known = evaluated != nullptr && index < evaluated->plan.lights.size() &&
-                       evaluated->plan.lights[index] == *light && evaluated->complete;
+                       evaluated->plan.lights[index] == light && evaluated->complete;
     const std::string concern =
         concernAbout(document().plan(), index, known ? &evaluated->results.reach : nullptr);
     m_concern->setVisible(!concern.empty());

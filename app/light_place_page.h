@@ -22,7 +22,7 @@ class LightPlacePage : public LightPage {
     void addPlaces();
     void addPanel();
     void showLight(const Light& light) override;
-    void showConcern();
+    void showResults(const Light& light) override;
 
     QLabel* m_from;  // owned by Qt, as are the following
     QLabel* m_concern;

@@ -142,39 +142,21 @@ void LightsPanel::buildChart() {
 }
 
 void LightsPanel::buildPages() {
-    m_tabs = new QButtonGroup(this);
-    m_pages = new QStackedWidget(this);
+    m_pages = new PageTabs(this);
     m_place = new LightPlacePage(m_document, this);
     m_glow = new LightGlowPage(m_document, this);
     m_best = new BestPlacePage(m_document, this);
-    struct Entry {
-        QString name;
-        QString tip;
-        const char* object;
-        QWidget* page;
-    };
-    const std::array<Entry, 4> entries = {{
-        {tr("Place"), tr("Where the chosen light stands"), "pagePlace", m_place},
-        {tr("Glow"), tr("How strong and large it is, and its colour"), "pageGlow", m_glow},
-        {tr("Best"), tr("Where a moon or sun would do best"), "pageBest", m_best},
-        {tr("Ready"), tr("Whole lighting plans to start from"), "pageReady",
-         new ReadyPage(m_document, this)},
-    }};
-    auto* row = new QHBoxLayout;
-    row->setSpacing(5);
-    for (const Entry& entry : entries) {
-        auto* button = new QPushButton(entry.name, this);
-        button->setObjectName(q(entry.object));
-        button->setToolTip(entry.tip);
-        button->setCheckable(true);
-        m_tabs->addButton(button, m_pages->count());
-        m_pages->addWidget(entry.page);
-        row->addWidget(button);
-    }
-    column().addLayout(row);
+    m_pages->addPage(tr("Place"), tr("Where the chosen light stands"), "pagePlace", m_place);
+    m_pages->addPage(tr("Glow"), tr("How strong and large it is, and its colour"), "pageGlow",
+                     m_glow);
+    m_pages->addPage(tr("Best"), tr("Where a moon or sun would do best"), "pageBest", m_best);
+    m_pages->addPage(tr("Ready"), tr("Whole lighting plans to start from"), "pageReady",
+                     new ReadyPage(m_document, this));
     column().addWidget(m_pages, 1);
-    connect(m_tabs, &QButtonGroup::idClicked, this,
-            [this](int id) { showPage(static_cast<Page>(id)); });
+    connect(m_pages, &PageTabs::pageShown, this, [this](int page) {
+        m_document.setScored(static_cast<Page>(page) == Page::Best);
+        showScores();
+    });
     connect(m_place, &LightPlacePage::seeFromRequested, this, &LightsPanel::seeFromRequested);
     connect(m_place, &LightPlacePage::placeByClickRequested, this,
             &LightsPanel::placeByClickRequested);
@@ -182,23 +164,11 @@ void LightsPanel::buildPages() {
     connect(m_best, &BestPlacePage::proposalsChanged, this, &LightsPanel::showScores);
 }
 
-void LightsPanel::showPage(Page page) {
-    m_tabs->button(static_cast<int>(page))->setChecked(true);
-    m_pages->setCurrentIndex(static_cast<int>(page));
-    // The pages that are not shown must not make the panel taller.
-    for (int i = 0; i < m_pages->count(); ++i) {
-        const bool shown = i == m_pages->currentIndex();
-        m_pages->widget(i)->setSizePolicy(QSizePolicy::Preferred,
-                                          shown ? QSizePolicy::Preferred : QSizePolicy::Ignored);
-    }
-    m_pages->updateGeometry();
-    m_document.setScored(page == Page::Best);
-    showScores();
-}
+void LightsPanel::showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
 
 void LightsPanel::showScores() {
     const EvaluatedPtr& evaluated = m_document.evaluated();
-    const bool shown = m_pages->currentIndex() == static_cast<int>(Page::Best) &&
+    const bool shown = m_pages->shownPage() == static_cast<int>(Page::Best) &&
                        evaluated != nullptr && evaluated->score &&
                        evaluated->scored_light == m_document.selectedLight();
     m_chart->showScores(shown ? &*evaluated->score : nullptr, m_best->proposals());
@@ -214,7 +184,9 @@ void LightsPanel::refresh(Aspect aspect) {
     m_remove->setEnabled(any);
     m_alone->setEnabled(any);
     m_alone->setChecked(any && lights[index].solo);
-    if (aspect == Aspect::Selection) m_document.setScored(m_pages->currentIndex() == 2);
+    if (aspect == Aspect::Selection) {
+        m_document.setScored(m_pages->shownPage() == static_cast<int>(Page::Best));
+    }
 }
 
 void LightsPanel::fillList() {

@@ -1,14 +1,13 @@
 // Stage "Lights": the list, the sky chart, and four pages about the chosen light.
 #pragma once
 
-#include <QButtonGroup>
 #include <QListWidget>
 #include <QPushButton>
-#include <QStackedWidget>
 
 #include "app/best_place_page.h"
 #include "app/light_glow_page.h"
 #include "app/light_place_page.h"
+#include "app/page_tabs.h"
 #include "app/sky_chart.h"
 #include "app/stage_panel.h"
 
@@ -47,8 +46,7 @@ class LightsPanel : public StagePanel {
     QPushButton* m_remove = nullptr;
     QPushButton* m_alone = nullptr;
     SkyChart* m_chart = nullptr;
-    QButtonGroup* m_tabs = nullptr;
-    QStackedWidget* m_pages = nullptr;
+    PageTabs* m_pages = nullptr;
     LightPlacePage* m_place = nullptr;
     LightGlowPage* m_glow = nullptr;
     BestPlacePage* m_best = nullptr;

@@ -5,6 +5,7 @@
 #include <QTimer>
 #include <cstdio>
 
+#include "app/drag_trial.h"
 #include "app/main_window.h"
 #include "app/text.h"
 #include "core/picture/named_view.h"
@@ -19,6 +20,7 @@ struct ScriptOptions {
     QString sheet;
     QPageSize::PageSizeId page = QPageSize::A4;
     QString sight;
+    int drag_steps = 0;
     bool scored = false;  // wait for the scores of directions
 };
 
@@ -48,6 +50,7 @@ class Script : public QObject {
                 QPointF(view.width() * sight[0].toDouble(), view.height() * sight[1].toDouble()));
         }
         m_done = true;
+        if (m_options.drag_steps > 0) return measureDrag();
         bool written = true;
         if (!m_options.picture.isEmpty()) written = m_window.grab().save(m_options.picture);
         if (!m_options.sheet.isEmpty()) {
@@ -56,8 +59,18 @@ class Script : public QObject {
         QCoreApplication::exit(written ? 0 : 2);
     }
 
+    void measureDrag() {
+        m_trial = std::make_unique<DragTrial>(m_window, m_options.drag_steps);
+        connect(m_trial.get(), &DragTrial::finished, this, [](const QString& report) {
+            std::printf("%s\n", qUtf8Printable(report));
+            QCoreApplication::exit(0);
+        });
+        m_trial->start();
+    }
+
     MainWindow& m_window;
     ScriptOptions m_options;
+    std::unique_ptr<DragTrial> m_trial;
     bool m_done = false;
 };
 
@@ -85,6 +98,8 @@ void addOptions(QCommandLineParser& parser) {
     add("part", "Choose the part of this number, beginning with 1.", "number");
     add("ready", "Replace the lights by a ready plan, such as two-rods.", "name");
     add("sight", "Lines of sight from the spot at this share of the view, such as 0.5,0.4.", "x,y");
+    add("measure-drag", "Drag the chosen light this many steps, print the rate, and quit.",
+        "steps");
     add("theme", "Surroundings: dark or light.", "theme");
     parser.addOption({QStringLiteral("steps"), QStringLiteral("Colours in flat steps.")});
 }
@@ -145,13 +160,15 @@ int main(int argc, char** argv) {
     applyTheme(app, light ? ThemeKind::Light : ThemeKind::Dark);
     MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation));
     const ScriptOptions options{
-        parser.value(QStringLiteral("picture")), parser.value(QStringLiteral("sheet")),
+        parser.value(QStringLiteral("picture")),
+        parser.value(QStringLiteral("sheet")),
         parser.value(QStringLiteral("page")) == QStringLiteral("letter") ? QPageSize::Letter
                                                                          : QPageSize::A4,
         parser.value(QStringLiteral("sight")),
+        parser.value(QStringLiteral("measure-drag")).toInt(),
         parser.value(QStringLiteral("page-shown")) == QStringLiteral("best")};
     std::unique_ptr<Script> script;
-    if (!options.picture.isEmpty() || !options.sheet.isEmpty()) {
+    if (!options.picture.isEmpty() || !options.sheet.isEmpty() || options.drag_steps > 0) {
         script = std::make_unique<Script>(window, options);
     } else {
         window.offerRecovery();

@@ -12,10 +12,6 @@ bool worthShowing(int frames) {
     return frames == 1 || frames == 3 || frames == 8 || frames == kFrames;
 }
 
-bool same(const LookChoice& a, const LookChoice& b) {
-    return a.overlay == b.overlay && a.light == b.light && a.in_steps == b.in_steps;
-}
-
 }  // namespace
 
 PictureMaker::PictureMaker(QObject* parent)
@@ -55,12 +51,23 @@ void PictureMaker::run(const std::stop_token& stop) {
 }
 
 const Look& PictureMaker::lookFor(const PictureRequest& request) {
-    if (m_look_of != request.evaluated || !same(m_look_choice, request.look)) {
+    if (m_look_of != request.evaluated || m_look_choice != request.look) {
         m_look = lookOf(request.evaluated->plan, request.evaluated->results, request.look);
         m_look_of = request.evaluated;
         m_look_choice = request.look;
     }
     return m_look;
+}
+
+// While a light is dragged the view stays, and so does what each pixel shows.
+const TracedFrame& PictureMaker::firstFrame(const PictureRequest& request, const PixelGrid& grid) {
+    const auto& form = request.evaluated->plan.figure->form;
+    if (m_frame_form != form || m_frame_camera != request.camera || m_frame.grid != grid) {
+        m_frame = traceFrame(*request.evaluated->plan.figure, request.camera, grid, jitterOf(0));
+        m_frame_form = form;
+        m_frame_camera = request.camera;
+    }
+    return m_frame;
 }
 
 void PictureMaker::make(const PictureRequest& request) {
@@ -71,9 +78,14 @@ void PictureMaker::make(const PictureRequest& request) {
     const int frames = request.moving ? 1 : kFrames;
     Accumulation accumulation;
     while (accumulation.frames < frames) {
-        addFrame(accumulation, figure, request.camera,
-                 traceFrame(figure, request.camera, grid, jitterOf(accumulation.frames)), look,
-                 request.shade);
+        if (accumulation.frames == 0) {
+            addFrame(accumulation, figure, request.camera, firstFrame(request, grid), look,
+                     request.shade);
+        } else {
+            addFrame(accumulation, figure, request.camera,
+                     traceFrame(figure, request.camera, grid, jitterOf(accumulation.frames)), look,
+                     request.shade);
+        }
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames) || last) {
             emit pictureReady(toQImage(developed(accumulation)), request.number,

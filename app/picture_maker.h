@@ -41,6 +41,7 @@ class PictureMaker : public QObject {
     void make(const PictureRequest& request);
     bool newerWaits();
     const Look& lookFor(const PictureRequest& request);
+    const TracedFrame& firstFrame(const PictureRequest& request, const PixelGrid& grid);
 
     std::mutex m_mutex;
     std::condition_variable_any m_wake;
@@ -51,6 +52,10 @@ class PictureMaker : public QObject {
     EvaluatedPtr m_look_of;
     LookChoice m_look_choice;
     Look m_look;
+    // ... and the last first frame, kept while only the light changes.
+    std::shared_ptr<const Form> m_frame_form;
+    Camera m_frame_camera;
+    TracedFrame m_frame;
 
     std::jthread m_worker;  // last member
 };

@@ -112,19 +112,34 @@ QRgb scoreGrey(float score, float worst, float best) {
     return qRgb(grey, grey, grey);
 }
 
-// One pixel a direction, in the square of the disk.
-QImage scorePicture(const ScoreMap& scores) {
-    constexpr int kSide = 96;
-    const auto [worst, best] = std::ranges::minmax(scores.scores, {}, &DirectionScore::total);
-    QImage picture(kSide, kSide, QImage::Format_ARGB32);
-    picture.fill(Qt::transparent);
-    for (int y = 0; y < kSide; ++y) {
-        for (int x = 0; x < kSide; ++x) {
-            const ChartPoint point{2.0 * (x + 0.5) / kSide - 1.0, 2.0 * (y + 0.5) / kSide - 1.0};
-            if (std::hypot(point.x, point.y) > 1.0) continue;
-            const float score = scoreAt(scores, towards(directionAt(point)));
-            picture.setPixel(x, y, scoreGrey(score, worst.total, best.total));
+constexpr int kScoreSide = 96;
+
+// For each pixel of the square of the disk the directions round it; none outside the disk.
+const std::vector<std::vector<WeightedDirection>>& scorePixels() {
+    static const auto pixels = [] {
+        std::vector<std::vector<WeightedDirection>> all;
+        for (int i = 0; i < kScoreSide * kScoreSide; ++i) {
+            const ChartPoint point{2.0 * (i % kScoreSide + 0.5) / kScoreSide - 1.0,
+                                   2.0 * (i / kScoreSide + 0.5) / kScoreSide - 1.0};
+            const bool inside = std::hypot(point.x, point.y) <= 1.0;
+            all.push_back(inside ? directionsAround(towards(directionAt(point)))
+                                 : std::vector<WeightedDirection>());
         }
+        return all;
+    }();
+    return pixels;
+}
+
+QImage scorePicture(const ScoreMap& scores) {
+    const auto [worst, best] = std::ranges::minmax(scores.scores, {}, &DirectionScore::total);
+    QImage picture(kScoreSide, kScoreSide, QImage::Format_ARGB32);
+    picture.fill(Qt::transparent);
+    for (int i = 0; i < kScoreSide * kScoreSide; ++i) {
+        const auto& around = scorePixels()[static_cast<std::size_t>(i)];
+        if (around.empty()) continue;
+        float score = 0.0F;
+        for (const auto& near : around) score += near.weight * scores.scores[near.index].total;
+        picture.setPixel(i % kScoreSide, i / kScoreSide, scoreGrey(score, worst.total, best.total));
     }
     return picture;
 }

@@ -3,6 +3,8 @@
 
 #include "bench/demo_scene.h"
 #include "core/base/parallel.h"
+#include "core/plan/light_setup.h"
+#include "core/plan/score.h"
 
 namespace glaukophos::bench {
 namespace {
@@ -104,6 +106,64 @@ BENCHMARK_CAPTURE(traceLight, LampHard, 2, Accuracy::Preview)
 BENCHMARK_CAPTURE(traceLight, LampSoft, 2, Accuracy::Soft)
     ->Unit(benchmark::kMillisecond)
     ->UseRealTime();
+
+// What a drag shows at once: from the table, without a ray.
+void farFromTable(benchmark::State& state) {
+    const DemoScene& scene = demoScene();
+    const Form& form = *scene.plan.figure->form;
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(farPreview(scene.table, form.normals, {{2, 40}, 0.25}));
+    }
+}
+BENCHMARK(farFromTable)->Name("MoonFromTable")->Unit(benchmark::kMillisecond)->UseRealTime();
+
+void lampFromTable(benchmark::State& state) {
+    const DemoScene& scene = demoScene();
+    const Form& form = *scene.plan.figure->form;
+    const Lamp outside{form.bounds.high + Vec3(5, 5, 5), 1.5};
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(lampPreview(scene.table, form.receivers(), outside));
+    }
+}
+BENCHMARK(lampFromTable)
+    ->Name("LampOutsideFromTable")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+
+void scoreOfAllDirections(benchmark::State& state) {
+    const DemoScene& scene = demoScene();
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(scoreDirections(scene.plan, scene.table, scene.results.reach, 1));
+    }
+}
+BENCHMARK(scoreOfAllDirections)
+    ->Name("ScoreOfAllDirections")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+
+void bounceTable(benchmark::State& state) {
+    const Form& form = *demoScene().plan.figure->form;
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(
+            traceBounce(form.receivers(), {form.shown, form.whole.mesh, form.floor}, {}));
+    }
+}
+BENCHMARK(bounceTable)->Name("BounceTable")->Unit(benchmark::kMillisecond)->UseRealTime();
+
+// Kinds that are traced through outlines and points, soft.
+void shapedLight(benchmark::State& state, std::size_t kind) {
+    const DemoScene& scene = demoScene();
+    Light light = newLights(scene.plan.figure->bounds()).at(kind);
+    if (std::holds_alternative<GlowingPart>(light.kind)) light.own_parts = {9};
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(
+            reachOf(light, *scene.plan.figure, scene.table, Accuracy::Soft, {}));
+    }
+}
+BENCHMARK_CAPTURE(shapedLight, Rod, 3)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(shapedLight, Panel, 4)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(shapedLight, GlowingPart, 5)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(shapedLight, Spray, 6)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 // Change of colour, strength or switch: values, bands and ladders again.
 void resultsWithoutRays(benchmark::State& state) {

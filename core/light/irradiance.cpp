@@ -2,6 +2,7 @@
 #include "core/light/irradiance.h"
 
 #include <algorithm>
+#include <functional>
 
 #include "core/base/parallel.h"
 #include "core/light/shadow_rays.h"
@@ -39,32 +40,33 @@ class Tracer {
           m_passed(passed),
           m_plan(raysFor(accuracy, Source::kPreviewRays)) {}
 
-    // Irradiance at strength 1 of receivers [begin, end).
-    void chunk(std::size_t begin, std::size_t end, std::vector<float>& out) const {
+    // At strength 1, for receivers [begin, end).
+    void chunk(std::size_t begin, std::size_t end, Arriving& out) const {
         typename Source::View view;
         std::vector<Visible> sums(end - begin);
-        std::vector<double> open(end - begin, 0.0);
         {
             ShadowRays rays(m_scene, m_passed, m_source.isParallel(), sums);
             for (std::size_t i = begin; i < end; ++i) {
                 m_source.look(m_receivers.points_mm[i], m_receivers.normals[i], view);
-                if (view.inside) out[i] = 1.0F;  // it shines from everywhere
+                if (view.inside) out.open[i] = out.seen[i] = 1.0F;  // it shines from everywhere
                 if (view.inside || view.open <= 0.0) continue;
-                open[i - begin] = view.open;
+                out.open[i] = static_cast<float>(view.open);
                 add(rays, i, i - begin, view, 0, m_plan.first);
             }
         }
         if (m_plan.more > 0) {
             ShadowRays rays(m_scene, m_passed, m_source.isParallel(), sums);
             for (std::size_t i = begin; i < end; ++i) {
-                if (open[i - begin] <= 0.0 || sums[i - begin].settled()) continue;
+                if (out.open[i] <= 0.0F || out.seen[i] > 0.0F || sums[i - begin].settled()) {
+                    continue;
+                }
                 m_source.look(m_receivers.points_mm[i], m_receivers.normals[i], view);
                 add(rays, i, i - begin, view, m_plan.first, m_plan.more);
             }
         }
         for (std::size_t i = begin; i < end; ++i) {
-            if (open[i - begin] <= 0.0) continue;
-            out[i] = static_cast<float>(open[i - begin] * sums[i - begin].share());
+            if (sums[i - begin].open <= 0.0) continue;
+            out.seen[i] = static_cast<float>(sums[i - begin].share());
         }
     }
 
@@ -158,10 +160,10 @@ PassedTriangles passedBy(const Light& light, const PartLabels& labels) {
     return passed;
 }
 
-std::vector<float> irradiance(const Light& light, const Receivers& receivers,
-                              const Obstacles& obstacles, Accuracy accuracy,
-                              const Progress& progress) {
-    std::vector<float> out(receivers.count(), 0.0F);
+Arriving arriving(const Light& light, const Receivers& receivers, const Obstacles& obstacles,
+                  Accuracy accuracy, const Progress& progress) {
+    Arriving out{std::vector<float>(receivers.count(), 0.0F),
+                 std::vector<float>(receivers.count(), 0.0F)};
     const PassedTriangles passed = passedBy(light, obstacles.labels);
     const auto run = [&](const auto& source) {
         const Tracer tracer(source, receivers, obstacles.scene, passed, accuracy);
@@ -169,13 +171,28 @@ std::vector<float> irradiance(const Light& light, const Receivers& receivers,
             tracer.chunk(begin, end, out);
         });
     };
-    const auto* sky = std::get_if<Sky>(&light.kind);
-    const bool complete =
-        sky != nullptr ? traceSky(*sky, receivers, obstacles.scene, passed, accuracy, progress, out)
-                       : withSource(light, obstacles, accuracy, run, true);
+    bool complete = true;
+    if (const auto* sky = std::get_if<Sky>(&light.kind)) {
+        out.open.assign(receivers.count(), 1.0F);
+        complete = traceSky(*sky, receivers, obstacles.scene, passed, accuracy, progress, out.seen);
+    } else {
+        complete = withSource(light, obstacles, accuracy, run, true);
+    }
     if (!complete) return {};
-    for (float& e : out) e *= static_cast<float>(light.strength);
+    for (float& e : out.open) e *= static_cast<float>(light.strength);
     return out;
+}
+
+std::vector<float> Arriving::irradiance() const {
+    std::vector<float> product(open.size());
+    std::ranges::transform(open, seen, product.begin(), std::multiplies<>());
+    return product;
+}
+
+std::vector<float> irradiance(const Light& light, const Receivers& receivers,
+                              const Obstacles& obstacles, Accuracy accuracy,
+                              const Progress& progress) {
+    return arriving(light, receivers, obstacles, accuracy, progress).irradiance();
 }
 
 double openIrradiance(const Light& light, const Obstacles& obstacles, const Vec3& point_mm,

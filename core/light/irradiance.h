@@ -21,10 +21,22 @@ struct Obstacles {
     const PartLabels& labels;
 };
 
+// What arrives of a light, in two factors.
+struct Arriving {
+    std::vector<float> open;  // irradiance with nothing in the way, at the light's strength
+    std::vector<float> seen;  // share of that which is not blocked, 0..1
+
+    [[nodiscard]] std::vector<float> irradiance() const;
+};
+
 // E(x) = integral of L(w) V(x,w) max(0, n.w) dw at each receiver for the light's strength, in the
 // light's own luminance unit (see light.h). Lights that are off are computed all the same. Skies
 // are traced with `accuracy` rays here; for whole surfaces use SkyTable. Light that is thrown back
 // is not traced here (see bounce.h): it comes out as zero. Empty when stopped.
+Arriving arriving(const Light& light, const Receivers& receivers, const Obstacles& obstacles,
+                  Accuracy accuracy, const Progress& progress);
+
+// The product of the two.
 std::vector<float> irradiance(const Light& light, const Receivers& receivers,
                               const Obstacles& obstacles, Accuracy accuracy,
                               const Progress& progress);

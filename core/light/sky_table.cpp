@@ -109,22 +109,6 @@ class LightVectors {
     std::vector<Vec4> m_sums;
 };
 
-struct Weighted {
-    std::size_t index;
-    float weight;
-};
-
-// The directions around one that does not belong to the set, the nearest counting most.
-std::vector<Weighted> weightsAround(const Vec3& direction) {
-    const float rim = std::cos(static_cast<float>(radians(13.0)));
-    std::vector<Weighted> near;
-    for (std::size_t d = 0; d < skyDirections().size(); ++d) {
-        const float inside = skyDirections()[d].dot(direction) - rim;
-        if (inside > 0.0F) near.push_back({d, inside * inside});
-    }
-    return near;
-}
-
 // The nearest direction by look-up: an octahedron unfolded into a square (Meyer et al. 2010).
 class DirectionGrid {
   public:
@@ -194,6 +178,21 @@ bool traceNextRound(SkyTable& table, const Receivers& receivers, const RayScene&
     return complete;
 }
 
+std::vector<WeightedDirection> directionsAround(const Vec3& direction) {
+    // They lie about 9 degrees apart.
+    const float rim = std::cos(static_cast<float>(radians(13.0)));
+    std::vector<WeightedDirection> around;
+    float total = 0.0F;
+    for (std::size_t d = 0; d < skyDirections().size(); ++d) {
+        const float inside = skyDirections()[d].dot(direction) - rim;
+        if (inside <= 0.0F) continue;
+        around.push_back({d, inside * inside});
+        total += inside * inside;
+    }
+    for (WeightedDirection& near : around) near.weight /= total;
+    return around;
+}
+
 std::size_t nearestDirection(const Vec3& direction) {
     const std::vector<Vec3>& directions = skyDirections();
     const auto nearest =
@@ -218,7 +217,7 @@ std::vector<float> skyIrradiance(const SkyTable& table, std::span<const Vec3> no
 std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> normals,
                               const FarLight& far) {
     const Vec3 direction = towards(far.direction);
-    const std::vector<Weighted> near = weightsAround(direction);
+    const std::vector<WeightedDirection> near = directionsAround(direction);
     std::vector<float> irradiance(normals.size(), 0.0F);
     forChunks(normals.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t i = begin; i < end; ++i) {
@@ -226,7 +225,7 @@ std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> norma
             if (facing <= 0.0F) continue;
             float seen = 0.0F;
             float all = 0.0F;
-            for (const Weighted& w : near) {
+            for (const WeightedDirection& w : near) {
                 // What lies below the point's own horizon says nothing about shadows.
                 if (skyDirections()[w.index].dot(normals[i]) <= 0.0F) continue;
                 all += w.weight;

@@ -42,6 +42,14 @@ std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> norma
 // For a lamp outside the figure's convex hull: what sees its direction sees the lamp.
 std::vector<float> lampPreview(const SkyTable& table, const Receivers& receivers, const Lamp& lamp);
 
+struct WeightedDirection {
+    std::size_t index;  // into skyDirections()
+    float weight;
+};
+// The directions round one that does not belong to the set, the nearest counting most; weights add
+// up to 1.
+std::vector<WeightedDirection> directionsAround(const Vec3& direction);
+
 // The index of the direction nearest to a unit vector.
 std::size_t nearestDirection(const Vec3& direction);
 

@@ -18,12 +18,14 @@ struct Camera {
     float half_height = 1.0F;
     PassedTriangles passed;  // not seen: the glass round a lamp that is looked from
     float near_mm = 0.0F;    // nothing nearer is seen: what sticks inside that lamp
+    bool operator==(const Camera&) const = default;
 };
 
 // A pixel of a picture of `width` x `height`; y points down, pixel centres are at .5.
 struct PixelGrid {
     int width = 1;
     int height = 1;
+    bool operator==(const PixelGrid&) const = default;
 
     [[nodiscard]] float aspect() const {
         return static_cast<float>(width) / static_cast<float>(height);

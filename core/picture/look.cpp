@@ -206,6 +206,28 @@ void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& 
     }
 }
 
+// The lattice of the floor is coarse: without this the edges of shadows show it.
+void softenFloor(const Plan& plan, Look& look) {
+    const auto side = static_cast<std::size_t>(plan.figure->form->floor.side);
+    const std::size_t first = plan.figure->vertexCount();
+    const auto blur = [&](std::size_t step, std::size_t across) {  // binomial, along one direction
+        for (std::size_t line = 0; line < side; ++line) {
+            Vec3 before = look.colours[first + line * across];
+            for (std::size_t i = 1; i + 1 < side; ++i) {
+                Vec3& here = look.colours[first + line * across + i * step];
+                const Vec3 own = here;
+                here = 0.25F * before + 0.5F * own +
+                       0.25F * look.colours[first + line * across + (i + 1) * step];
+                before = own;
+            }
+        }
+    };
+    for (int pass = 0; pass < 2; ++pass) {
+        blur(1, side);
+        blur(side, 1);
+    }
+}
+
 // Parts that are the light itself: the light's tint, which the picture pales towards the middle.
 void paintSources(const Plan& plan, Look& look) {
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
@@ -266,6 +288,7 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice) 
             coloursLook(plan, results, choice.in_steps, look);
             break;
     }
+    softenFloor(plan, look);
     paintSources(plan, look);
     return look;
 }

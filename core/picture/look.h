@@ -20,6 +20,7 @@ struct LookChoice {
     std::size_t light = 0;  // for Reach and Shells: which entry of the plan
     bool in_steps = false;  // for Colours: the ladder's flat steps instead of smooth colour
     int shells = 4;         // for Shells
+    bool operator==(const LookChoice&) const = default;
 };
 
 // Linear RGB for every receiver of a figure, and what is drawn on top.

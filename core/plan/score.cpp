@@ -293,17 +293,11 @@ ScoreMap scoreDirections(const Plan& plan, const SkyTable& table, const Reach& r
 }
 
 float scoreAt(const ScoreMap& map, const Vec3& direction) {
-    // The directions lie about 9 degrees apart; weights fall to nothing at 14.
-    const float rim = std::cos(static_cast<float>(radians(14.0)));
     float sum = 0.0F;
-    float total = 1e-9F;
-    for (std::size_t d = 0; d < map.scores.size(); ++d) {
-        const float near = skyDirections()[d].dot(direction) - rim;
-        if (near <= 0.0F) continue;
-        sum += near * near * map.scores[d].total;
-        total += near * near;
+    for (const WeightedDirection& near : directionsAround(direction)) {
+        sum += near.weight * map.scores[near.index].total;
     }
-    return sum / total;
+    return sum;
 }
 
 std::vector<Proposal> bestDirections(const Plan& plan, const ScoreMap& map, std::size_t count) {

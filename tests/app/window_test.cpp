@@ -160,6 +160,7 @@ TEST_F(WindowTest, PlaceLampPutsItWhereTheFigureIsClicked) {
 TEST_F(WindowTest, ReachIsShownInMillimetresAndSetsTheStrength) {
     openScene();
     document().selectLight(2);
+    QTest::mouseClick(child<QPushButton>("pageGlow"), Qt::LeftButton);
     settle();
     auto* reach = child<NumberField>("reach");
     reach->box().setValue(14.0);

@@ -1,0 +1,47 @@
+// Hidden pages take no part in the layout: a stack would measure the text of all of them at each
+// change of one.
+#include "app/page_tabs.h"
+
+#include <QHBoxLayout>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "app/text.h"
+
+namespace glaukophos {
+
+PageTabs::PageTabs(QWidget* parent)
+    : QWidget(parent),
+      m_buttons(new QButtonGroup(this)),
+      m_row(new QHBoxLayout),
+      m_column(new QVBoxLayout(this)) {
+    m_column->setContentsMargins(0, 0, 0, 0);
+    m_column->setSpacing(8);
+    m_row->setSpacing(5);
+    m_column->addLayout(m_row);
+    connect(m_buttons, &QButtonGroup::idClicked, this, &PageTabs::showPage);
+}
+
+void PageTabs::addPage(const QString& name, const QString& tip, const char* object, QWidget* page) {
+    auto* button = new QPushButton(name, this);
+    button->setObjectName(q(object));
+    button->setToolTip(tip);
+    button->setCheckable(true);
+    m_buttons->addButton(button, static_cast<int>(m_pages.size()));
+    m_row->addWidget(button);
+    page->setVisible(m_pages.empty());
+    m_column->addWidget(page, 1);
+    m_pages.push_back(page);
+    if (m_pages.size() == 1) button->setChecked(true);
+}
+
+void PageTabs::showPage(int page) {
+    m_shown = page;
+    m_buttons->button(page)->setChecked(true);
+    for (std::size_t i = 0; i < m_pages.size(); ++i) {
+        m_pages[i]->setVisible(static_cast<int>(i) == page);
+    }
+    emit pageShown(page);
+}
+
+}  // namespace glaukophos

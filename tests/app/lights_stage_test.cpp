@@ -1,0 +1,248 @@
+// The Lights stage, driven as its user would.
+#include <QLabel>
+#include <QMenu>
+
+#include "app/best_place_page.h"
+#include "app/parts_button.h"
+#include "core/plan/light_setup.h"
+#include "core/plan/shells.h"
+#include "tests/app/window_fixture.h"
+
+namespace glaukophos {
+namespace {
+
+using namespace shapes;
+
+class LightsStage : public WindowTest {
+  protected:
+    void add(const char* kind) { child<QAction>(kind)->trigger(); }
+    void page(const char* name) { QTest::mouseClick(child<QPushButton>(name), Qt::LeftButton); }
+    Light& chosen() {
+        m_copy = document().plan().lights.at(document().selectedLight());
+        return m_copy;
+    }
+    template <class Kind>
+    Kind kind() {
+        return std::get<Kind>(chosen().kind);
+    }
+
+  private:
+    Light m_copy;
+};
+
+TEST_F(LightsStage, EveryKindCanBeAddedAndLightsTheFigureOrSaysWhyNot) {
+    openScene();
+    const char* kinds[] = {"addSky",   "addFar",  "addLamp",  "addRod",
+                           "addPanel", "addGlow", "addSpray", "addBounce"};
+    for (std::size_t k = 0; k < std::size(kinds); ++k) {
+        add(kinds[k]);
+        EXPECT_EQ(chosen().kind.index(), k) << kinds[k];
+    }
+    EXPECT_EQ(document().plan().lights.size(), 11U);
+    settle();
+    const Reach& reach = document().evaluated()->results.reach;
+    for (std::size_t l = 3; l < 11; ++l) {
+        const float most = std::ranges::max(reach.irradiance[l]);
+        const bool unset = std::holds_alternative<GlowingPart>(document().plan().lights[l].kind);
+        EXPECT_EQ(most > 0.0F, !unset) << document().plan().lights[l].name;
+    }
+    document().selectLight(8);  // the glow, which has no part yet
+    EXPECT_TRUE(child<QLabel>("lightConcern")->text().contains(u"No part glows"));
+}
+
+TEST_F(LightsStage, ARodIsDraggedByItsEndAndByItsMiddle) {
+    openScene();
+    add("addRod");
+    view().setView({12.0, 8.0, 0.7, false, Vec3::Zero()});
+    const Rod before = kind<Rod>();
+    const QPoint end = pixelOfPoint(before.to_mm);
+    drag(&view(), end, end + QPoint(30, -20));
+    EXPECT_EQ(kind<Rod>().from_mm, before.from_mm);
+    EXPECT_GT((kind<Rod>().to_mm - before.to_mm).norm(), 0.5F);
+    const Rod bent = kind<Rod>();
+    const QPoint middle = pixelOfPoint(0.5F * (bent.from_mm + bent.to_mm));
+    drag(&view(), middle, middle + QPoint(-40, 0));
+    EXPECT_GT((kind<Rod>().from_mm - bent.from_mm).norm(), 0.5F);
+    EXPECT_LT((kind<Rod>().to_mm - kind<Rod>().from_mm - (bent.to_mm - bent.from_mm)).norm(),
+              1e-3F);
+}
+
+TEST_F(LightsStage, APanelLaidOnTheSurfaceShinesAwayFromIt) {
+    openScene();
+    add("addPanel");
+    view().setView({12.0, 8.0, 1.0, false, Vec3::Zero()});
+    QTest::mouseClick(child<QPushButton>("placeLamp"), Qt::LeftButton);
+    QTest::mouseClick(&view(), Qt::LeftButton, Qt::NoModifier, pixelOfPoint({0, -6, 9}));
+    const Panel panel = kind<Panel>();
+    EXPECT_LT((panel.centre_mm - Vec3(0, -6.3F, 9)).norm(), 0.8F);
+    EXPECT_GT(towards(panel.faces).dot(-Vec3::UnitY()), 0.9F);
+    child<NumberField>("turn")->box().setValue(30);
+    EXPECT_DOUBLE_EQ(kind<Panel>().turn_deg, 30.0);
+}
+
+TEST_F(LightsStage, TheGlowingPartIsChosenByAClickOnIt) {
+    openScene();
+    add("addGlow");
+    QTest::mouseClick(child<QPushButton>("placeLamp"), Qt::LeftButton);
+    QTest::mouseClick(&view(), Qt::LeftButton, Qt::NoModifier, pixelOfPoint({0, -6, 9}));
+    ASSERT_EQ(chosen().own_parts.size(), 1U);
+    EXPECT_EQ(document().plan().parts[chosen().own_parts[0]].name, "ball");
+    settle();
+    EXPECT_EQ(document().evaluated()->results.bands.parts[chosen().own_parts[0]].area_mm2(), 0.0);
+    EXPECT_GT(std::ranges::max(document().evaluated()->results.reach.irradiance[3]), 0.01F);
+}
+
+TEST_F(LightsStage, PartsAreTickedInAMenu) {
+    openScene();
+    document().selectLight(2);
+    page("pageGlow");
+    auto* button = child<PartsButton>("passedParts");
+    button->menu()->actions().at(2)->trigger();
+    EXPECT_EQ(chosen().passed_parts, std::vector<PartIndex>{2});
+    EXPECT_TRUE(button->text().contains(u"post"));
+    button->menu()->actions().at(2)->trigger();
+    EXPECT_TRUE(chosen().passed_parts.empty());
+}
+
+TEST_F(LightsStage, AloneDarkensTheOthersAndTracesNothing) {
+    openScene();
+    document().selectLight(1);
+    settle();
+    const auto before = document().evaluated()->results.reach.irradiance;
+    QTest::mouseClick(child<QPushButton>("lightAlone"), Qt::LeftButton);
+    settle();
+    const Results& results = document().evaluated()->results;
+    EXPECT_EQ(results.reach.irradiance, before);
+    for (std::size_t v = 0; v < results.values.light.size(); v += 37) {
+        EXPECT_FLOAT_EQ(results.values.light[v],
+                        static_cast<float>(chosen().strength) * before[1][v]);
+    }
+    document().selectLight(2);
+    EXPECT_TRUE(child<QLabel>("lightConcern")->text().contains(u"shown alone"));
+}
+
+TEST_F(LightsStage, AClickDrawsLinesOfSightAndEscTakesThemAway) {
+    openScene();
+    document().selectLight(1);
+    child<NumberField>("hour")->box().setValue(6);  // behind the ball
+    child<NumberField>("height")->box().setValue(20);
+    settle();
+    view().setView({12.0, 8.0, 1.0, false, Vec3::Zero()});
+    QTest::mouseClick(&view(), Qt::LeftButton, Qt::NoModifier, pixelOfPoint({0, -6, 9}));
+    ASSERT_EQ(view().sightLines().size(), 2U);  // the sky has no direction
+    EXPECT_TRUE(view().sightLines()[0].turned_away);
+    child<NumberField>("hour")->box().setValue(0);
+    EXPECT_FALSE(view().sightLines()[0].turned_away);  // they follow the light
+    QTest::keyClick(&view(), Qt::Key_Escape);
+    EXPECT_TRUE(view().sightLines().empty());
+}
+
+TEST_F(LightsStage, TheBestPlaceIsShownAndTakenByAClick) {
+    openScene();
+    document().edit(QStringLiteral("focus"), Aspect::Parts,
+                    [](Plan& plan) { plan.parts[1].focus = Focus::Main; });
+    document().selectLight(1);
+    page("pageBest");
+    auto* best = m_window->findChild<BestPlacePage*>();
+    ASSERT_TRUE(waitFor([&] { return best->proposals().size() == 3; }));
+    EXPECT_EQ(best->proposals()[0].reason.find("Ball"), 0U);
+    const ClockDirection wanted = best->proposals()[1].direction;
+    QTest::mouseClick(child<QPushButton>("proposal2"), Qt::LeftButton);
+    EXPECT_EQ(kind<FarLight>().direction, wanted);
+    document().undoStack().undo();
+    EXPECT_NE(kind<FarLight>().direction, wanted);
+}
+
+// The score is judged anew while a lamp moves.
+TEST_F(LightsStage, TheScoreFollowsTheLamp) {
+    openScene();
+    document().selectLight(1);
+    page("pageBest");
+    ASSERT_TRUE(waitFor([this] {
+        return document().evaluated()->score.has_value() && document().evaluated()->complete;
+    }));
+    const auto totals = [this] {
+        std::vector<float> scores;
+        for (const DirectionScore& score : document().evaluated()->score->scores) {
+            scores.push_back(score.total);
+        }
+        return scores;
+    };
+    const std::vector<float> before = totals();
+    document().editLight(2, QStringLiteral("move"), [](Light& light) {
+        std::get<Lamp>(light.kind).centre_mm = Vec3(-14, 4, 12);
+        light.strength = 60;
+    });
+    settle();
+    EXPECT_NE(totals(), before);
+    const ScoreMap fresh = *document().evaluated()->score;
+    page("pagePlace");
+    EXPECT_FALSE(fresh.scores.empty());
+}
+
+TEST_F(LightsStage, WeightsAreSlidersAndUndone) {
+    openScene();
+    document().selectLight(1);
+    page("pageBest");
+    child<NumberField>("merit_relief")->box().setValue(0.1);
+    EXPECT_DOUBLE_EQ(document().plan().merit_weights[1], 0.1);
+    document().undoStack().undo();
+    EXPECT_DOUBLE_EQ(document().plan().merit_weights[1], kUsualWeights[1]);
+}
+
+TEST_F(LightsStage, AReadyPlanReplacesTheLightsAndUndoBringsThemBack) {
+    openScene();
+    const std::vector<Light> before = document().plan().lights;
+    page("pageReady");
+    QTest::mouseClick(child<QPushButton>("ready_two-rods"), Qt::LeftButton);
+    EXPECT_EQ(document().plan().lights.size(), 3U);
+    EXPECT_TRUE(std::holds_alternative<Rod>(document().plan().lights[1].kind));
+    settle();
+    document().undoStack().undo();
+    EXPECT_EQ(document().plan().lights, before);
+}
+
+TEST_F(LightsStage, ShellsFollowTheirNumberAndAreListed) {
+    openScene();
+    document().selectLight(2);
+    page("pageGlow");
+    settle();
+    child<NumberField>("shells")->box().setValue(6);
+    EXPECT_EQ(child<QLabel>("shellList")->text().count(QLatin1Char('\n')), 5);
+    QTest::mouseClick(child<QToolButton>("overlay4"), Qt::LeftButton);
+    settle();
+    const QImage six = view().picture();
+    child<NumberField>("shells")->box().setValue(3);
+    settle();
+    EXPECT_NE(view().picture(), six);
+}
+
+TEST_F(LightsStage, AKnownFlameSetsTheTemperature) {
+    openScene();
+    document().selectLight(2);
+    page("pageGlow");
+    auto* source = child<QComboBox>("colourSource");
+    const int candle = source->findText(QStringLiteral("Candle"), Qt::MatchStartsWith);
+    ASSERT_GT(candle, 0);
+    source->setCurrentIndex(candle);
+    emit source->activated(candle);
+    EXPECT_DOUBLE_EQ(chosen().colour.kelvin, 1900.0);
+    EXPECT_EQ(chosen().colour.source, ColourSource::Temperature);
+}
+
+TEST_F(LightsStage, ALampInsideTheFigureIsSaidAtItsControl) {
+    openScene();
+    document().selectLight(2);
+    child<QDoubleSpinBox>("position0")->setValue(0);
+    child<QDoubleSpinBox>("position1")->setValue(0);
+    child<QDoubleSpinBox>("position2")->setValue(9);
+    EXPECT_TRUE(child<QLabel>("lightConcern")->text().contains(u"inside ball"));
+    EXPECT_EQ(document().undoStack().count(), 1);  // one gesture
+    settle();
+    // The picture stays correct: nothing outside is lit by it.
+    const std::vector<float>& lit = document().evaluated()->results.reach.irradiance[2];
+    EXPECT_EQ(std::ranges::max(lit), 0.0F);
+}
+
+}  // namespace
+}  // namespace glaukophos
