@@ -93,11 +93,11 @@ void BestPlacePage::refreshProposals() {
     } else if (!known) {
         m_state->setText(tr("Looking at every direction …"));
     } else {
-        m_state->setText(
-            evaluated->score->has_focus
-                ? tr("The paler the chart, the better the light would do there.")
-                : tr("No part is marked as main focus (Figure, Material), so the whole figure is "
-                     "judged. The paler the chart, the better."));
+        m_state->setText(evaluated->score->has_focus
+                             ? tr("The paler the chart, the better the light would do there.")
+                             : tr("No part is marked as main focus (Figure, Material), so the "
+                                  "whole front is judged. "
+                                  "The paler the chart, the better."));
     }
     emit proposalsChanged();
 }

@@ -1,6 +1,7 @@
 // One worker thread; all its state is its own, requests arrive through one locked slot.
 #include "app/evaluator.h"
 
+#include <algorithm>
 #include <chrono>
 
 namespace glaukophos {
@@ -78,6 +79,13 @@ void Evaluator::refine(const Plan& plan) {
     }
     if (!traceAll(plan, Accuracy::Soft, m_step.get_token())) return;
     publish(plan);
+    if (m_bounce.empty() && std::ranges::any_of(plan.lights, throwsBack)) {
+        m_bounce =
+            traceBounce(m_form->receivers(), {m_form->shown, m_form->whole.mesh, m_form->floor},
+                        {m_step.get_token(), {}});
+        if (m_bounce.empty()) return;
+        publish(plan);
+    }
     while (m_table.rounds < kSkyRounds) {
         if (!traceRound()) return;
         const bool worth_showing = m_table.rounds == 2 || m_table.rounds == 4;
@@ -132,12 +140,14 @@ void Evaluator::publish(const Plan& plan) {
     }
     reach.openness = m_openness.openness;
     reach.hidden = m_openness.hidden;
-    if (!addThrownBack(plan, m_bounce, reach, {m_step.get_token(), {}})) return;
+    const bool bounces = std::ranges::any_of(plan.lights, throwsBack);
+    // Seconds of work the first time: until it is done, nothing is thrown back.
+    if (bounces && !m_bounce.empty()) addThrownBack(plan, m_bounce, reach, {});
     auto result = std::make_shared<Evaluated>();
     result->plan = plan;
     result->results = resultsOf(plan, spread(*plan.figure, reach));
     result->sky_rounds = m_table.rounds;
-    result->complete = all_soft && m_table.rounds == kSkyRounds;
+    result->complete = all_soft && m_table.rounds == kSkyRounds && (!bounces || !m_bounce.empty());
     if (m_scored && *m_scored < plan.lights.size() && m_table.rounds == kSkyRounds &&
         std::holds_alternative<FarLight>(plan.lights[*m_scored].kind)) {
         result->scored_light = *m_scored;

@@ -53,7 +53,7 @@ void paintStepText(QPainter& painter, const QRectF& below, std::size_t band, con
                          .arg(lch.h_deg, 0, 'f', 0));
     painter.drawText(
         QRectF(below.left(), below.top() + 34, below.width(), 17), Qt::AlignLeft,
-        QStringLiteral("%1 mm²  %2").arg(step.area_mm2, 0, 'f', 0).arg(q(hexFrom(step.shown))));
+        QStringLiteral("%1 mm² %2").arg(step.area_mm2, 0, 'f', 0).arg(q(hexFrom(step.shown))));
 }
 
 }  // namespace

@@ -482,21 +482,22 @@ void MainWindow::showHelp() {
     QMessageBox box(this);
     box.setWindowTitle(tr("First steps"));
     box.setTextFormat(Qt::RichText);
-    box.setText(
-        tr("<h3>A light plan in five steps</h3>"
-           "<p><b>1 Figure.</b> Open your print file (drop it on the window). Set its height and "
-           "front. Divide it at its creases, join what belongs together, brush the rest; give each "
-           "part its material and the colour it has in daylight.</p>"
-           "<p><b>2 Lights.</b> Drag the moon on the round chart: the middle is straight above, "
-           "the inner circle the horizon. Drag a lamp by its ring on the figure, with Shift along "
-           "the surface. Set how far its glow reaches in mm.</p>"
-           "<p><b>3 Values.</b> See the five bands and how much of the surface each takes. The "
-           "lighter, the smaller.</p>"
-           "<p><b>4 Colours.</b> Click a part: its ladder stands at the foot, from Deep to Peak."
-           "</p>"
-           "<p><b>5 Print.</b> File, Plan sheet. Take it to the desk.</p>"
-           "<p>Directions run like a clock laid round the figure: 12 is where it faces, 3 its own "
-           "right hand, which is on your left as you face it.</p>"));
+    box.setText(tr(
+        "<h3>A light plan in five steps</h3>"
+        "<p><b>1 Figure.</b> Open your print file (drop it on the window). Set its height and "
+        "front. Divide it at its creases, join what belongs together, brush the rest; give each "
+        "part its material and the colour it has in daylight.</p>"
+        "<p><b>2 Lights.</b> Start from a ready plan, or add lights one by one. Drag the moon on "
+        "the round chart: the middle is straight above, the inner circle the horizon. Drag what "
+        "stands near the figure by its rings, with Shift along the surface. Best shows where the "
+        "moon would do best, and why. Click the figure to see what blocks which light.</p>"
+        "<p><b>3 Values.</b> See the five bands and how much of the surface each takes. The "
+        "lighter, the smaller.</p>"
+        "<p><b>4 Colours.</b> Click a part: its ladder stands at the foot, from Deep to Peak."
+        "</p>"
+        "<p><b>5 Print.</b> File, Plan sheet. Take it to the desk.</p>"
+        "<p>Directions run like a clock laid round the figure: 12 is where it faces, 3 its own "
+        "right hand, which is on your left as you face it.</p>"));
     box.exec();
 }
 

@@ -7,8 +7,9 @@
 namespace glaukophos {
 
 enum class Merit {
-    FocusLit,    // the main focus lit and readable: in the two top bands, with contrast across it
-    Relief,      // a spread of values over each large part
+    FocusLit,  // the main focus, seen from the front, lit and readable: in the two top bands, with
+               // contrast across it
+    Relief,    // a spread of values over each large part
     FocusClear,  // no shadow thrown across the focus
     Apart,       // told apart from the other lights: by place and by hue
     SomeDark,    // something left dark: between a fifth and a half of the surface

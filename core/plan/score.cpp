@@ -23,6 +23,7 @@ struct Sample {
     SkyBits sees;
     float area = 0.0F;
     float others = 0.0F;  // light of all other lights
+    bool in_focus = false;
     std::size_t part = 0;
 };
 
@@ -58,6 +59,19 @@ struct Tally {
     double facing = 0.0;
     double blocked = 0.0;
 
+    void add(double sample_area, double sample_lightness) {
+        area += sample_area;
+        lightness += sample_area * sample_lightness;
+        squares += sample_area * sample_lightness * sample_lightness;
+    }
+    void add(const Tally& other) {
+        area += other.area;
+        lightness += other.lightness;
+        squares += other.squares;
+        top += other.top;
+        facing += other.facing;
+        blocked += other.blocked;
+    }
     [[nodiscard]] float spread() const {
         if (area <= 0.0) return 0.0F;
         const double mean = lightness / area;
@@ -76,6 +90,9 @@ struct Scene {
     std::size_t parts = 0;
 };
 
+// What faces the front arc, from where figures are looked at; the figure faces -y.
+bool isSeenFromFront(const Vec3& normal) { return normal.y() < 0.2F; }
+
 void addSamples(const Plan& plan, const SkyTable& table, const Reach& reach, bool focus,
                 const std::vector<float>& others, Scene& scene,
                 std::vector<std::size_t>& vertices) {
@@ -93,7 +110,7 @@ void addSamples(const Plan& plan, const SkyTable& table, const Reach& reach, boo
         const std::size_t v = chosen[i];
         scene.samples.push_back({surface.normals[v], table.bits[surface.whole_vertices[v]],
                                  static_cast<float>(step) * surface.areas_mm2[v], others[v],
-                                 surface.parts[v]});
+                                 focus && isSeenFromFront(surface.normals[v]), surface.parts[v]});
         vertices.push_back(v);
     }
 }
@@ -172,6 +189,7 @@ class Judge {
     [[nodiscard]] DirectionScore score(std::size_t direction) const {
         const Vec3& way = skyDirections()[direction];
         std::vector<Tally> parts(m_scene.parts);
+        std::vector<Tally> focus(m_scene.parts);  // what is seen of them from the front
         std::vector<double> shared(m_scene.rivals.size(), 0.0);
         double dark = 0.0;
         double area = 0.0;
@@ -182,13 +200,14 @@ class Judge {
             const bool sees = (sample.sees[direction / 64] >> (direction % 64) & 1U) != 0;
             const float light = sees ? m_scene.strength * facing : 0.0F;
             const float lightness = m_tone.lightness((light + sample.others) / m_scene.top);
-            Tally& part = parts[sample.part];
-            part.area += sample.area;
-            part.lightness += sample.area * lightness;
-            part.squares += sample.area * lightness * lightness;
-            if (lightness >= m_borders[2]) part.top += sample.area;
-            if (facing > 0.15F) part.facing += sample.area * facing;
-            if (facing > 0.15F && !sees) part.blocked += sample.area * facing;
+            parts[sample.part].add(sample.area, lightness);
+            if (sample.in_focus) {
+                Tally& part = focus[sample.part];
+                part.add(sample.area, lightness);
+                if (lightness >= m_borders[2]) part.top += sample.area;
+                if (facing > 0.15F) part.facing += sample.area * facing;
+                if (facing > 0.15F && !sees) part.blocked += sample.area * facing;
+            }
             area += sample.area;
             if (lightness < m_borders[0]) dark += sample.area;
             mine += sample.area * light;
@@ -198,7 +217,7 @@ class Judge {
         }
         DirectionScore score;
         score.left_dark = static_cast<float>(area > 0.0 ? dark / area : 0.0);
-        judgeParts(parts, score);
+        judgeParts(parts, focus, score);
         judgeRivals(shared, mine, score);
         score.merits[static_cast<std::size_t>(Merit::SomeDark)] = darkMerit(score.left_dark);
         score.merits[static_cast<std::size_t>(Merit::FromAbove)] = heightMerit(way);
@@ -207,7 +226,8 @@ class Judge {
     }
 
   private:
-    void judgeParts(const std::vector<Tally>& parts, DirectionScore& score) const {
+    void judgeParts(const std::vector<Tally>& parts, const std::vector<Tally>& in_focus,
+                    DirectionScore& score) const {
         double relief = 0.0;
         double relief_area = 0.0;
         Tally focus;
@@ -219,14 +239,9 @@ class Judge {
                 relief += part.area * std::min(1.0F, part.spread() / kModelled_LStar);
                 relief_area += part.area;
             }
-            if (!m_scene.in_focus[p]) continue;
-            focus.area += part.area;
-            focus.lightness += part.lightness;
-            focus.squares += part.squares;
-            focus.top += part.top;
-            focus.facing += part.facing;
-            focus.blocked += part.blocked;
-            if (m_scene.has_focus) worst = std::min(worst, readable(part));
+            if (in_focus[p].area <= 0.0) continue;
+            focus.add(in_focus[p]);
+            if (m_scene.has_focus) worst = std::min(worst, readable(in_focus[p]));
         }
         if (!m_scene.has_focus) worst = readable(focus);
         score.focus_spread = focus.spread();
@@ -330,7 +345,7 @@ std::string inWords(const Plan& plan, const ScoreMap& map, const DirectionScore&
         if (part.focus != Focus::Main) continue;
         focus += focus.empty() ? part.name : " and " + part.name;
     }
-    if (!map.has_focus || focus.empty()) focus = "Whole figure";
+    if (!map.has_focus || focus.empty()) focus = "Whole front";
     const auto percent = [](float share) { return std::lround(100.0F * share); };
     focus[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(focus[0])));
     std::string text =

@@ -23,7 +23,7 @@ struct DirectionScore {
 
 struct ScoreMap {
     std::vector<DirectionScore> scores;  // one entry a direction of skyDirections()
-    bool has_focus = false;              // without a part marked so, the whole figure is judged
+    bool has_focus = false;              // without a part marked so, the whole front is judged
     bool has_others = false;
 };
 
