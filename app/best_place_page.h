@@ -1,6 +1,7 @@
 // Lights stage, third page: how well each direction of the sky would do for the chosen far light.
 #pragma once
 
+#include <QLabel>
 #include <QPushButton>
 #include <QWidget>
 #include <array>

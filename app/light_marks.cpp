@@ -1,6 +1,7 @@
 // Drawn as vectors over the picture, so that they stay crisp and cost no picture.
 #include "app/light_marks.h"
 
+#include <QObject>
 #include <QPainterPath>
 #include <QPixmapCache>
 #include <algorithm>

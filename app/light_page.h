@@ -60,12 +60,12 @@ class LightPage : public QWidget {
   private:
     struct NumberControl {
         LightNumber number;
-        NumberField* field;  // owned by Qt
+        NumberField* field = nullptr;  // owned by Qt
     };
     struct PlaceControl {
         LightPlace place;
-        QLabel* label;  // owned by Qt, as are the boxes
-        std::array<QDoubleSpinBox*, 3> boxes;
+        QLabel* label = nullptr;  // owned by Qt, as are the boxes
+        std::array<QDoubleSpinBox*, 3> boxes{};
     };
     // A page that is not seen costs nothing while a light is dragged.
     void refresh();

@@ -26,8 +26,8 @@ class LightPlacePage : public LightPage {
 
     QLabel* m_from;  // owned by Qt, as are the following
     QLabel* m_concern;
-    QPushButton* m_click;
-    QPushButton* m_face;
+    QPushButton* m_click = nullptr;
+    QPushButton* m_face = nullptr;
 };
 
 }  // namespace glaukophos

@@ -119,8 +119,10 @@ const std::vector<std::vector<WeightedDirection>>& scorePixels() {
     static const auto pixels = [] {
         std::vector<std::vector<WeightedDirection>> all;
         for (int i = 0; i < kScoreSide * kScoreSide; ++i) {
-            const ChartPoint point{2.0 * (i % kScoreSide + 0.5) / kScoreSide - 1.0,
-                                   2.0 * (i / kScoreSide + 0.5) / kScoreSide - 1.0};
+            const int row = i / kScoreSide;
+            const int column = i % kScoreSide;
+            const ChartPoint point{2.0 * (column + 0.5) / kScoreSide - 1.0,
+                                   2.0 * (row + 0.5) / kScoreSide - 1.0};
             const bool inside = std::hypot(point.x, point.y) <= 1.0;
             all.push_back(inside ? directionsAround(towards(directionAt(point)))
                                  : std::vector<WeightedDirection>());

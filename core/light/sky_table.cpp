@@ -33,7 +33,7 @@ std::vector<Vec3> orderedDirections() {
 // coherent, and faster, than sixteen directions from one receiver.
 void traceGroup(int round, const Receivers& receivers, const RayScene& scene, std::size_t begin,
                 std::size_t end, std::vector<SkyBits>& bits) {
-    const Vec3* directions = &skyDirections()[static_cast<std::size_t>(round * kPerRound)];
+    const Vec3* directions = &skyDirections()[static_cast<std::size_t>(round) * kPerRound];
     const PassedTriangles none;
     RayPacket packet;
     std::array<std::uint64_t, 16> seen{};
@@ -115,7 +115,7 @@ class DirectionGrid {
     DirectionGrid() {
         for (int y = 0; y < kSide; ++y) {
             for (int x = 0; x < kSide; ++x) {
-                m_nearest[static_cast<std::size_t>(y * kSide + x)] =
+                m_nearest[placeOf(x, y)] =
                     static_cast<std::uint16_t>(nearestDirection(centreOf(x, y)));
             }
         }
@@ -133,11 +133,14 @@ class DirectionGrid {
         const auto cell = [](float w) {
             return std::clamp(static_cast<int>((0.5F * w + 0.5F) * kSide), 0, kSide - 1);
         };
-        return m_nearest[static_cast<std::size_t>(cell(v) * kSide + cell(u))];
+        return m_nearest[placeOf(cell(u), cell(v))];
     }
 
   private:
     static constexpr int kSide = 128;
+    static std::size_t placeOf(int x, int y) {
+        return static_cast<std::size_t>(y) * kSide + static_cast<std::size_t>(x);
+    }
     static Vec3 centreOf(int x, int y) {
         const float u = 2.0F * (static_cast<float>(x) + 0.5F) / kSide - 1.0F;
         const float v = 2.0F * (static_cast<float>(y) + 0.5F) / kSide - 1.0F;

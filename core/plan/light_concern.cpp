@@ -10,7 +10,7 @@
 namespace glaukophos {
 namespace {
 
-// Two of three rays out of a closed body meet the inside of its surface first.
+// Rays out of a closed body meet the inside of its surface first: four of five must say so.
 std::string enclosingPart(const Plan& plan, const Light& light, const Vec3& place) {
     const Figure& figure = *plan.figure;
     const PassedTriangles passed = passedBy(light, figure.blocker_labels);
@@ -54,7 +54,7 @@ bool reachesFigure(const Plan& plan, const std::vector<float>& irradiance) {
 
 std::string concernAbout(const Plan& plan, std::size_t index, const Reach* reach) {
     const Light& light = plan.lights[index];
-    if (const std::string text = aboutParts(plan, light); !text.empty()) return text;
+    if (std::string text = aboutParts(plan, light); !text.empty()) return text;
     if (const auto middle = middleOf(plan, light);
         middle && !std::holds_alternative<GlowingPart>(light.kind)) {
         const std::string part = enclosingPart(plan, light, *middle);
