@@ -10,7 +10,6 @@ namespace glaukophos {
 namespace {
 
 constexpr int kWeightKey = 920;
-constexpr int kTakeKey = 0;
 
 }  // namespace
 
@@ -24,19 +23,12 @@ BestPlacePage::BestPlacePage(Document& document, QWidget* parent)
     m_state->setWordWrap(true);
     column->addWidget(m_state);
     for (std::size_t i = 0; i < m_buttons.size(); ++i) {
-        auto* button = new QPushButton(this);
+        auto* button = new CardButton(this);
         button->setObjectName(QStringLiteral("proposal%1").arg(i + 1));
-        button->setProperty("card", true);
         button->setToolTip(tr("Puts the light there"));
         button->setAccessibleName(tr("Proposal %1").arg(i + 1));
-        auto* text = new QLabel(button);
-        text->setWordWrap(true);
-        text->setAttribute(Qt::WA_TransparentForMouseEvents);
-        auto* inside = new QVBoxLayout(button);
-        inside->setContentsMargins(10, 7, 10, 7);
-        inside->addWidget(text);
         column->addWidget(button);
-        connect(button, &QPushButton::clicked, this, [this, i] { take(i); });
+        connect(button, &CardButton::clicked, this, [this, i] { take(i); });
         m_buttons.at(i) = button;
     }
     auto* heading = new QLabel(tr("What counts"), this);
@@ -107,26 +99,18 @@ void BestPlacePage::showProposals() {
         m_buttons.at(i)->setVisible(i < m_proposals.size());
         if (i >= m_proposals.size()) continue;
         const Proposal& proposal = m_proposals[i];
-        auto* text = m_buttons.at(i)->findChild<QLabel*>();
-        text->setText(tr("<b>%1. %2</b> · %3 of 100<br>%4")
-                          .arg(i + 1)
-                          .arg(q(inWords(proposal.direction)).toHtmlEscaped())
-                          .arg(100.0F * proposal.score.total, 0, 'f', 0)
-                          .arg(q(proposal.reason).toHtmlEscaped()));
-        m_buttons.at(i)->setAccessibleName(q(inWords(proposal.direction)));
-        m_buttons.at(i)->setMinimumHeight(text->heightForWidth(270) + 16);
+        m_buttons.at(i)->setWords(tr("%1. %2").arg(i + 1).arg(q(inWords(proposal.direction))),
+                                  tr(" · %1 of 100").arg(100.0F * proposal.score.total, 0, 'f', 0),
+                                  q(proposal.reason));
     }
 }
 
 void BestPlacePage::take(std::size_t proposal) {
     if (proposal >= m_proposals.size()) return;
     const ClockDirection direction = m_proposals[proposal].direction;
-    m_document.editLight(
-        m_document.selectedLight(), tr("Take proposal"),
-        [&](Light& light) {
-            if (auto* far = std::get_if<FarLight>(&light.kind)) far->direction = direction;
-        },
-        kTakeKey);
+    m_document.editLight(m_document.selectedLight(), tr("Take proposal"), [&](Light& light) {
+        if (auto* far = std::get_if<FarLight>(&light.kind)) far->direction = direction;
+    });
 }
 
 }  // namespace glaukophos

@@ -2,10 +2,10 @@
 #pragma once
 
 #include <QLabel>
-#include <QPushButton>
 #include <QWidget>
 #include <array>
 
+#include "app/card_button.h"
 #include "app/document.h"
 #include "app/number_field.h"
 #include "core/plan/score.h"
@@ -35,7 +35,7 @@ class BestPlacePage : public QWidget {
     Document& m_document;
     std::vector<Proposal> m_proposals;
     QLabel* m_state;  // owned by Qt, as are the following
-    std::array<QPushButton*, 3> m_buttons{};
+    std::array<CardButton*, 3> m_buttons{};
     std::array<NumberField*, kMeritCount> m_weights{};
 };
 

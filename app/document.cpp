@@ -162,13 +162,13 @@ void Document::selectLight(std::size_t index) {
     if (index == m_selected_light || index >= m_plan.lights.size()) return;
     m_selected_light = index;
     emit changed(Aspect::Selection);
+    if (m_scored) requestResults();
 }
 
 void Document::setScored(bool scored) {
-    const auto light = scored ? std::optional(m_selected_light) : std::nullopt;
-    if (light == m_scored_light) return;
-    m_scored_light = light;
-    if (isOpen() && light) requestResults();
+    if (scored == m_scored) return;
+    m_scored = scored;
+    if (isOpen() && scored) requestResults();
 }
 
 void Document::apply(Plan plan, Aspect aspect) {

@@ -63,7 +63,9 @@ class Document : public QObject {
   private:
     friend class PlanCommand;
     void apply(Plan plan, Aspect aspect);
-    void requestResults() { m_evaluator.request(m_plan, m_scored_light); }
+    void requestResults() {
+        m_evaluator.request(m_plan, m_scored ? std::optional(m_selected_light) : std::nullopt);
+    }
 
     Plan m_plan;
     std::shared_ptr<const Figure> m_newest_figure;  // made by an edit that is about to be applied
@@ -72,7 +74,7 @@ class Document : public QObject {
     int m_gesture = 0;
     std::optional<PartIndex> m_selected_part;
     std::size_t m_selected_light = 0;
-    std::optional<std::size_t> m_scored_light;
+    bool m_scored = false;
     EvaluatedPtr m_evaluated;
     Evaluator m_evaluator;
 };

@@ -1,8 +1,6 @@
 // The controls of all kinds in one column; those that the chosen light lacks are hidden.
 #include "app/light_glow_page.h"
 
-#include <fmt/format.h>
-
 #include <QSignalBlocker>
 #include <algorithm>
 

@@ -184,9 +184,6 @@ void LightsPanel::refresh(Aspect aspect) {
     m_remove->setEnabled(any);
     m_alone->setEnabled(any);
     m_alone->setChecked(any && lights[index].solo);
-    if (aspect == Aspect::Selection) {
-        m_document.setScored(m_pages->shownPage() == static_cast<int>(Page::Best));
-    }
 }
 
 void LightsPanel::fillList() {

@@ -2,9 +2,9 @@
 #include "app/ready_page.h"
 
 #include <QLabel>
-#include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/card_button.h"
 #include "app/text.h"
 #include "core/plan/light_setup.h"
 
@@ -20,23 +20,12 @@ ReadyPage::ReadyPage(Document& document, QWidget* parent) : QWidget(parent) {
     column->addWidget(caption);
     const std::vector<LightSetup> setups = lightSetups({Vec3::Zero(), Vec3::Ones()});
     for (std::size_t i = 0; i < setups.size(); ++i) {
-        auto* button = new QPushButton(this);
+        auto* button = new CardButton(this);
         button->setObjectName(QStringLiteral("ready_%1").arg(q(setups[i].key)));
-        button->setProperty("card", true);
-        button->setAccessibleName(q(setups[i].name));
         button->setToolTip(q(setups[i].reason));
-        auto* text = new QLabel(
-            QStringLiteral("<b>%1</b><br>%2")
-                .arg(q(setups[i].name).toHtmlEscaped(), q(setups[i].reason).toHtmlEscaped()),
-            button);
-        text->setWordWrap(true);
-        text->setAttribute(Qt::WA_TransparentForMouseEvents);
-        auto* inside = new QVBoxLayout(button);
-        inside->setContentsMargins(10, 7, 10, 7);
-        inside->addWidget(text);
-        button->setMinimumHeight(text->heightForWidth(270) + 16);
+        button->setWords(q(setups[i].name), {}, q(setups[i].reason));
         column->addWidget(button);
-        connect(button, &QPushButton::clicked, this, [&document, i] {
+        connect(button, &CardButton::clicked, this, [&document, i] {
             if (!document.isOpen()) return;
             const LightSetup setup = lightSetups(document.plan().figure->bounds()).at(i);
             document.edit(q(setup.name), Aspect::Lights,
