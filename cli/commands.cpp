@@ -264,17 +264,10 @@ Result<void> runScore(const CommonOptions& options, const std::string& light_nam
                                 "direction to choose.",
                                 plan->lights[*light].name));
     }
-    const Form& form = *plan->figure->form;
     SkyTable table;
-    while (table.rounds < kSkyRounds) traceNextRound(table, form.receivers(), form.blockers, {});
-    Reach reach;
-    describeOpenness(form, table, reach);
-    for (const Light& entry : plan->lights) {
-        reach.irradiance.push_back(reachOf(entry, *plan->figure, table, Accuracy::Soft, {}));
-    }
-    BounceTable bounce;
-    addThrownBack(*plan, bounce, reach, {});
-    const ScoreMap map = scoreDirections(*plan, table, spread(*plan->figure, reach), *light);
+    const auto reach = fullReach(*plan, table, {});
+    if (!reach) return tl::unexpected(reach.error());
+    const ScoreMap map = scoreDirections(*plan, table, *reach, *light);
     return options.json ? printJson(options, scoreJson(*plan, map))
                         : print(options, scoreText(*plan, map));
 }

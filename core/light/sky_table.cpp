@@ -57,10 +57,6 @@ void traceGroup(int round, const Receivers& receivers, const RayScene& scene, st
     }
 }
 
-bool sees(const SkyBits& bits, std::size_t direction) {
-    return ((bits[direction / 64] >> (direction % 64)) & 1U) != 0;
-}
-
 // For each byte of the bits, what each of its 256 values adds to the light vector (Gershun 1936):
 // radiance times direction, scaled so that an open horizontal surface gets exactly 1 from the
 // rounds traced.

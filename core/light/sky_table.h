@@ -18,6 +18,11 @@ inline constexpr int kSkyRounds = 8;  // each round traces every eighth directio
 // One bit for each direction, set when it is above the point's horizon and nothing blocks it.
 using SkyBits = std::array<std::uint64_t, kSkyDirections / 64>;
 
+// Whether a point with these bits sees that direction.
+inline bool sees(const SkyBits& bits, std::size_t direction) {
+    return ((bits[direction / 64] >> (direction % 64)) & 1U) != 0;
+}
+
 // Directions evenly over the whole sphere, ordered so that each round of 64 covers it evenly.
 const std::vector<Vec3>& skyDirections();
 

@@ -282,9 +282,8 @@ Reach spread(const Figure& figure, const Reach& reach_of_form) {
     return reach;
 }
 
-Result<Results> evaluate(const Plan& plan, const Progress& progress) {
+Result<Reach> fullReach(const Plan& plan, SkyTable& table, const Progress& progress) {
     const Form& form = *plan.figure->form;
-    SkyTable table;
     while (table.rounds < kSkyRounds) {
         if (!traceNextRound(table, form.receivers(), form.blockers, {progress.stop, {}})) {
             return fail(ErrorCode::Cancelled, "Stopped.");
@@ -302,7 +301,14 @@ Result<Results> evaluate(const Plan& plan, const Progress& progress) {
         return fail(ErrorCode::Cancelled, "Stopped.");
     }
     progress.at(1.0);
-    return resultsOf(plan, spread(*plan.figure, reach));
+    return spread(*plan.figure, reach);
+}
+
+Result<Results> evaluate(const Plan& plan, const Progress& progress) {
+    SkyTable table;
+    auto reach = fullReach(plan, table, progress);
+    if (!reach) return tl::unexpected(reach.error());
+    return resultsOf(plan, std::move(*reach));
 }
 
 Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver) {

@@ -64,6 +64,10 @@ Values valuesOf(const Plan& plan, const Reach& reach);
 // Values, bands and ladders from irradiance at the receivers of the figure: traces no ray.
 Results resultsOf(const Plan& plan, Reach reach);
 
+// All lights at full accuracy, at the receivers of the figure; completes `table`. Fails only when
+// stopped.
+Result<Reach> fullReach(const Plan& plan, SkyTable& table, const Progress& progress);
+
 // The whole chain at full accuracy; fails only when stopped.
 Result<Results> evaluate(const Plan& plan, const Progress& progress);
 

@@ -20,7 +20,7 @@ constexpr float kModelled_LStar = 18.0F;     // spread over a large part that re
 
 struct Sample {
     Vec3 normal;
-    SkyBits sees;
+    SkyBits sky;
     float area = 0.0F;
     float others = 0.0F;  // light of all other lights
     bool in_focus = false;
@@ -197,8 +197,8 @@ class Judge {
         for (std::size_t s = 0; s < m_scene.samples.size(); ++s) {
             const Sample& sample = m_scene.samples[s];
             const float facing = std::max(0.0F, sample.normal.dot(way));
-            const bool sees = (sample.sees[direction / 64] >> (direction % 64) & 1U) != 0;
-            const float light = sees ? m_scene.strength * facing : 0.0F;
+            const bool seen = sees(sample.sky, direction);
+            const float light = seen ? m_scene.strength * facing : 0.0F;
             const float lightness = m_tone.lightness((light + sample.others) / m_scene.top);
             parts[sample.part].add(sample.area, lightness);
             if (sample.in_focus) {
@@ -206,7 +206,7 @@ class Judge {
                 part.add(sample.area, lightness);
                 if (lightness >= m_borders[2]) part.top += sample.area;
                 if (facing > 0.15F) part.facing += sample.area * facing;
-                if (facing > 0.15F && !sees) part.blocked += sample.area * facing;
+                if (facing > 0.15F && !seen) part.blocked += sample.area * facing;
             }
             area += sample.area;
             if (lightness < m_borders[0]) dark += sample.area;

@@ -20,8 +20,9 @@ SkyTable fullTable(const Figure& figure) {
 
 // The map for the first light of the plan.
 ScoreMap mapOf(const Plan& plan) {
-    const auto results = evaluate(plan, {});
-    return scoreDirections(plan, fullTable(*plan.figure), results->reach, 0);
+    SkyTable table;
+    const auto reach = fullReach(plan, table, {});
+    return scoreDirections(plan, table, *reach, 0);
 }
 
 float merit(const ScoreMap& map, Merit merit, const ClockDirection& direction) {
