@@ -66,7 +66,7 @@ void Evaluator::run(const std::stop_token& stop) {
 void Evaluator::refine(const Plan& plan) {
     // A preview is always finished, or a hand that never rests would see none.
     if (!traceAll(plan, Accuracy::Preview, {})) return;
-    publish(plan);
+    publish(plan, Finish::Quick);
     if (m_table.rounds > 0 && !restsFor(kRest_ms)) return;
     const auto traceRound = [&] {
         return traceNextRound(m_table, m_form->receivers(), m_form->blockers,
@@ -75,21 +75,21 @@ void Evaluator::refine(const Plan& plan) {
     };
     if (m_table.rounds == 0) {  // the first round makes the picture readable
         if (!traceRound()) return;
-        publish(plan);
+        publish(plan, Finish::Settled);
     }
     if (!traceAll(plan, Accuracy::Soft, m_step.get_token())) return;
-    publish(plan);
+    publish(plan, Finish::Settled);
     if (m_bounce.empty() && std::ranges::any_of(plan.lights, throwsBack)) {
         m_bounce =
             traceBounce(m_form->receivers(), {m_form->shown, m_form->whole.mesh, m_form->floor},
                         {m_step.get_token(), {}});
         if (m_bounce.empty()) return;
-        publish(plan);
+        publish(plan, Finish::Settled);
     }
     while (m_table.rounds < kSkyRounds) {
         if (!traceRound()) return;
         const bool worth_showing = m_table.rounds == 2 || m_table.rounds == 4;
-        if (worth_showing || m_table.rounds == kSkyRounds) publish(plan);
+        if (worth_showing || m_table.rounds == kSkyRounds) publish(plan, Finish::Settled);
         if (m_table.rounds == kSkyRounds) m_cache.keep(*m_form, m_table);
     }
 }
@@ -126,7 +126,7 @@ bool Evaluator::traceAll(const Plan& plan, Accuracy accuracy, const std::stop_to
     return true;
 }
 
-void Evaluator::publish(const Plan& plan) {
+void Evaluator::publish(const Plan& plan, Finish finish) {
     Reach reach;
     bool all_soft = true;
     for (const TracedLight& traced : m_traced) {
@@ -145,9 +145,9 @@ void Evaluator::publish(const Plan& plan) {
     if (bounces && !m_bounce.empty()) addThrownBack(plan, m_bounce, reach, {});
     auto result = std::make_shared<Evaluated>();
     result->plan = plan;
-    result->results = resultsOf(plan, spread(*plan.figure, reach));
+    result->results = resultsOf(plan, spread(*plan.figure, reach), finish);
     result->sky_rounds = m_table.rounds;
-    result->complete = all_soft && m_table.rounds == kSkyRounds && (!bounces || !m_bounce.empty());
+    result->complete = finish == Finish::Settled && all_soft && m_table.rounds == kSkyRounds && (!bounces || !m_bounce.empty());
     if (m_scored && *m_scored < plan.lights.size() && m_table.rounds == kSkyRounds &&
         std::holds_alternative<FarLight>(plan.lights[*m_scored].kind)) {
         result->scored_light = *m_scored;

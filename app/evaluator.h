@@ -64,7 +64,7 @@ class Evaluator : public QObject {
     void refine(const Plan& plan);
     TracedLight& tracedFor(const Plan& plan, std::size_t index);
     bool traceAll(const Plan& plan, Accuracy accuracy, const std::stop_token& stop);
-    void publish(const Plan& plan);
+    void publish(const Plan& plan, Finish finish);
 
     std::mutex m_mutex;
     std::condition_variable_any m_wake;

@@ -2,7 +2,6 @@
 #include "app/ladder_strip.h"
 
 #include <QPainter>
-#include <array>
 
 #include "app/text.h"
 #include "app/theme.h"
@@ -14,10 +13,10 @@ constexpr double kBlockHeight = 34.0;
 constexpr double kChip = 12.0;  // beside the words, for steps too narrow to be seen above
 
 // Widths that add up to `total`: at least `least` for every step, the rest by share.
-std::array<double, kBandCount> widthsOf(const Ladder& ladder, double total, double least) {
-    std::array<double, kBandCount> widths{};
-    const double rest = std::max(0.0, total - least * static_cast<double>(kBandCount));
-    for (std::size_t b = 0; b < kBandCount; ++b) widths[b] = least + rest * ladder[b].share;
+std::vector<double> widthsOf(const Ladder& ladder, double total, double least) {
+    std::vector<double> widths;
+    const double rest = std::max(0.0, total - least * static_cast<double>(ladder.size()));
+    for (const Step& step : ladder) widths.push_back(least + rest * step.share);
     return widths;
 }
 
@@ -27,7 +26,7 @@ void paintEmptyStep(QPainter& painter, const QRectF& block, const LadderColours&
     painter.drawRect(block.adjusted(0.5, 0.5, -0.5, -0.5));
 }
 
-void paintStepText(QPainter& painter, const QRectF& below, std::size_t band, const Step& step,
+void paintStepText(QPainter& painter, const QRectF& below, const QString& name, const Step& step,
                    const LadderColours& colours) {
     QFont font = painter.font();
     font.setWeight(QFont::DemiBold);
@@ -36,7 +35,7 @@ void paintStepText(QPainter& painter, const QRectF& below, std::size_t band, con
     const QString share =
         QObject::tr("%1 %").arg(100 * step.share, 0, 'f', step.share < 0.1 ? 1 : 0);
     painter.drawText(QRectF(below.left(), below.top(), below.width(), 17), Qt::AlignLeft,
-                     q(kBandNames.at(band)) + QStringLiteral("  ") + share);
+                     name + QStringLiteral("  ") + share);
     font.setWeight(QFont::Normal);
     painter.setFont(font);
     painter.setPen(colours.soft_text);
@@ -61,9 +60,9 @@ void paintStepText(QPainter& painter, const QRectF& below, std::size_t band, con
 void paintLadder(QPainter& painter, const QRectF& area, const Ladder& ladder,
                  const LadderColours& colours) {
     const auto widths = widthsOf(ladder, area.width(), 3.0);
-    const double column = area.width() / static_cast<double>(kBandCount);
+    const double column = area.width() / static_cast<double>(ladder.size());
     double left = area.left();
-    for (std::size_t b = 0; b < kBandCount; ++b) {
+    for (std::size_t b = 0; b < ladder.size(); ++b) {
         const QRectF block(left, area.top(), widths[b], kBlockHeight);
         const QRectF words(area.left() + static_cast<double>(b) * column,
                            area.top() + kBlockHeight + 6, column, 52);
@@ -78,7 +77,8 @@ void paintLadder(QPainter& painter, const QRectF& area, const Ladder& ladder,
             painter.setBrush(Qt::NoBrush);
             painter.drawRect(patch.adjusted(0.5, 0.5, -0.5, -0.5));
         }
-        paintStepText(painter, words.adjusted(kChip + 6, 0, -2, 0), b, ladder[b], colours);
+        paintStepText(painter, words.adjusted(kChip + 6, 0, -2, 0),
+                      q(bandName(b, ladder.size())), ladder[b], colours);
         left += widths[b];
     }
 }
@@ -86,7 +86,7 @@ void paintLadder(QPainter& painter, const QRectF& area, const Ladder& ladder,
 void paintLadderBlocks(QPainter& painter, const QRectF& area, const Ladder& ladder) {
     const auto widths = widthsOf(ladder, area.width(), 0.06 * area.width());
     double left = area.left();
-    for (std::size_t b = 0; b < kBandCount; ++b) {
+    for (std::size_t b = 0; b < ladder.size(); ++b) {
         const QRectF block(left, area.top(), widths[b], area.height());
         if (ladder[b].present) painter.fillRect(block, qColour(ladder[b].shown));
         left += widths[b];

@@ -220,9 +220,9 @@ void laddersSection(Page& page, const Evaluated& evaluated) {
 
 void bandShares(Page& page, const Evaluated& evaluated) {
     QStringList shares;
-    for (std::size_t b = 0; b < kBandCount; ++b) {
+    for (std::size_t b = 0; b < evaluated.results.bands.count(); ++b) {
         shares << QStringLiteral("%1 %2 %")
-                      .arg(q(kBandNames[b]))
+                      .arg(q(bandName(b, evaluated.results.bands.count())))
                       .arg(100 * evaluated.results.bands.whole.share(b), 0, 'f', 0);
     }
     page.text(

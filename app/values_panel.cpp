@@ -11,18 +11,15 @@ namespace {
 
 enum Key { ExposureKey = 401, ContrastKey };
 
-// Names the first band, from the second lightest up, that is larger than the one below it: the
-// lighter the layer, the smaller its area (common practice, no source).
+// Names the first band that is larger than the one below it.
 QString shrinkWarning(const PartBands& bands) {
-    for (std::size_t b = 2; b < kBandCount; ++b) {
-        if (bands.areas_mm2[b] > bands.areas_mm2[b - 1] && bands.share(b) > 0.02) {
-            return QObject::tr(
-                       "%1 covers more than %2: the gradient is lost there. Lower the "
-                       "exposure or weaken the strongest light.")
-                .arg(q(kBandNames[b]), q(kBandNames[b - 1]));
-        }
-    }
-    return {};
+    const std::vector<std::size_t> faults = bandsThatDoNotShrink(bands);
+    if (faults.empty()) return {};
+    const std::size_t count = bands.areas_mm2.size();
+    return QObject::tr(
+               "%1 covers more than %2: the gradient is lost there. Lower the exposure or weaken "
+               "the strongest light.")
+        .arg(q(bandName(faults.front(), count)), q(bandName(faults.front() - 1, count)));
 }
 
 const PartBands& chosenBands(const Document& document) {
@@ -128,17 +125,19 @@ void BandTable::paintEvent(QPaintEvent* /*event*/) {
     const PartBands& bands = chosenBands(m_document);
     const BandBorders& borders = m_document.evaluated()->results.bands.borders;
     constexpr int kRow = 34;
-    for (std::size_t row = 0; row < kBandCount; ++row) {
-        const std::size_t b = kBandCount - 1 - row;  // lightest on top
-        const double low = b == 0 ? kDarkestPaint : borders[b - 1];
-        const double high = b + 1 == kBandCount ? kLightestPaint : borders[b];
+    const std::size_t count = borders.size() + 1;
+    const PaintRange& paint = m_document.evaluated()->plan.values.paint;
+    for (std::size_t row = 0; row < count; ++row) {
+        const std::size_t b = count - 1 - row;  // lightest on top
+        const double low = b == 0 ? paint.darkest : borders[b - 1];
+        const double high = b + 1 == count ? paint.top() : borders[b];
         const int y = static_cast<int>(row) * kRow;
         const Srgb grey = displayable({0.5 * (low + high), 0, 0});
         painter.fillRect(QRect(0, y, 34, kRow - 4), qColour(grey));
         painter.setPen(t.line);  // so that a grey like the panel's keeps its shape
         painter.drawRect(QRect(0, y, 33, kRow - 5));
         painter.setPen(t.text);
-        painter.drawText(QRect(44, y, 60, kRow - 4), Qt::AlignVCenter, q(kBandNames[b]));
+        painter.drawText(QRect(44, y, 60, kRow - 4), Qt::AlignVCenter, q(bandName(b, count)));
         painter.setPen(t.soft_text);
         painter.drawText(QRect(98, y, 82, kRow - 4), Qt::AlignVCenter,
                          QStringLiteral("L* %1–%2").arg(low, 0, 'f', 0).arg(high, 0, 'f', 0));

@@ -47,9 +47,11 @@ double reach_mm(const Plan& plan, const Results& results, std::size_t light) {
 Json partBandsJson(const PartBands& bands) {
     Json json;
     json["area_mm2"] = bands.area_mm2();
-    for (std::size_t b = 0; b < kBandCount; ++b) {
-        json["bands"].push_back(
-            {{"name", kBandNames[b]}, {"share", bands.share(b)}, {"area_mm2", bands.areas_mm2[b]}});
+    const std::size_t count = bands.areas_mm2.size();
+    for (std::size_t b = 0; b < count; ++b) {
+        json["bands"].push_back({{"name", bandName(b, count)},
+                                 {"share", bands.share(b)},
+                                 {"area_mm2", bands.areas_mm2[b]}});
     }
     json["border_lengths_mm"] = bands.border_lengths_mm;
     return json;
@@ -57,9 +59,9 @@ Json partBandsJson(const PartBands& bands) {
 
 Json stepsJson(const Plan& plan, const Ladder& ladder) {
     Json steps = Json::array();
-    for (std::size_t b = 0; b < kBandCount; ++b) {
+    for (std::size_t b = 0; b < ladder.size(); ++b) {
         const Step& step = ladder[b];
-        Json json{{"band", kBandNames[b]}, {"share", step.share}, {"area_mm2", step.area_mm2}};
+        Json json{{"band", bandName(b, ladder.size())}, {"share", step.share}, {"area_mm2", step.area_mm2}};
         if (step.present) {
             const Lch lch = lchFrom(step.target);
             json["L"] = lch.L;
@@ -77,15 +79,15 @@ Json stepsJson(const Plan& plan, const Ladder& ladder) {
 
 std::string ladderTextOf(const std::string& name, const Ladder& ladder) {
     std::string text = fmt::format("{}\n", name);
-    for (std::size_t b = 0; b < kBandCount; ++b) {
+    for (std::size_t b = 0; b < ladder.size(); ++b) {
         const Step& step = ladder[b];
         if (!step.present) {
-            text += fmt::format("  {:<7} none\n", kBandNames[b]);
+            text += fmt::format("  {:<11} none\n", bandName(b, ladder.size()));
             continue;
         }
         const Lch lch = lchFrom(step.target);
         text += fmt::format(
-            "  {:<7} {:5.1f} %  {:8.1f} mm2  L* {:4.1f}  C {:5.1f}  h {:5.1f}  {}\n", kBandNames[b],
+            "  {:<11} {:5.1f} %  {:8.1f} mm2  L* {:4.1f}  C {:5.1f}  h {:5.1f}  {}\n", bandName(b, ladder.size()),
             100 * step.share, step.area_mm2, lch.L, lch.C, lch.h_deg, hexFrom(step.shown));
     }
     return text;
@@ -229,13 +231,12 @@ std::string reachText(const Plan& plan, const Results& results) {
 
 std::string bandsText(const Plan& plan, const Results& results) {
     std::string text = fmt::format("{:<28}", "");
-    for (const char* name : kBandNames) text += fmt::format("{:>9}", name);
+    const std::size_t count = results.bands.count();
+    for (std::size_t b = 0; b < count; ++b) text += fmt::format(" {:>11}", bandName(b, count));
     text += "      area\n";
     const auto line = [&](const std::string& name, const PartBands& bands) {
         text += fmt::format("{:<28}", name);
-        for (std::size_t b = 0; b < kBandCount; ++b) {
-            text += fmt::format("{:7.1f} %", 100 * bands.share(b));
-        }
+        for (std::size_t b = 0; b < count; ++b) text += fmt::format(" {:9.1f} %", 100 * bands.share(b));
         text += fmt::format("{:7.1f} mm2\n", bands.area_mm2());
     };
     line("whole figure", results.bands.whole);

@@ -140,6 +140,8 @@ Surface divided(const WorkingSurface& whole, const PartLabels& labels, std::size
         surface.mesh.positions_mm.push_back(whole.mesh.positions_mm[surface.whole_vertices[v]]);
         surface.normals.push_back(whole.normals[surface.whole_vertices[v]]);
     }
+    surface.links = linksOf(surface.parts.size(), surface.mesh.triangles);
+    surface.longest_edge_mm = whole.longest_edge_mm;
     return surface;
 }
 

@@ -4,6 +4,7 @@
 #include "core/base/progress.h"
 #include "core/base/result.h"
 #include "core/geometry/mesh.h"
+#include "core/geometry/vertex_links.h"
 
 namespace glaukophos {
 
@@ -45,6 +46,8 @@ struct Surface {
     PartLabels labels;                          // one entry a triangle
     std::vector<float> triangle_areas_mm2;      // one entry a triangle
     std::vector<double> part_areas_mm2;         // one entry a part
+    VertexLinks links;                          // never from one part to another
+    float longest_edge_mm = 0.0F;               // as of the working surface
 };
 
 // `labels` has one entry a triangle, each below `part_count`.

@@ -7,6 +7,7 @@
 #include <filesystem>
 
 #include "core/io/light_json.h"
+#include "core/io/value_json.h"
 
 namespace glaukophos {
 namespace {
@@ -33,6 +34,8 @@ Part partFrom(const Entry& entry) {
     part.focus = found->second;
     part.hidden = entry.flag("hidden", false);
     part.locked = entry.flag("locked", false);
+    part.lift = entry.number("lift_L", 0.0);
+    part.calm = entry.number("calm", 0.0);
     return part;
 }
 
@@ -47,14 +50,9 @@ Json partJson(const Part& part) {
     }
     if (part.hidden) json["hidden"] = true;
     if (part.locked) json["locked"] = true;
+    if (part.lift != 0.0) json["lift_L"] = part.lift;
+    if (part.calm != 0.0) json["calm"] = part.calm;
     return json;
-}
-
-BandBasis basisFrom(const Entry& values) {
-    const std::string basis = values.text("sort_by", "light");
-    if (basis == "light") return BandBasis::Light;
-    if (basis == "painted") return BandBasis::Painted;
-    throw Wrong{values.at("sort_by") + " must be \"light\" or \"painted\""};
 }
 
 void checkFileName(const std::string& name) {
@@ -93,9 +91,7 @@ WrittenPlan written(const Json& json) {
         plan.lights.push_back(lightFrom(entry, place));
         result.light_part_names.push_back(lightPartNamesFrom(entry));
     }
-    const Entry values = root.object("values");
-    plan.values = {values.number("exposure_stops", 0.0),
-                   values.number("contrast", ValueChoices{}.contrast), basisFrom(values)};
+    plan.values = valuesFrom(root.object("values"));
     plan.colours.adaptation =
         root.object("colours").number("adaptation", ColourChoices{}.adaptation);
     const Entry merits = root.object("merits");
@@ -179,9 +175,7 @@ std::string planJson(const Plan& plan, const StoredFigure& stored) {
     for (const Part& part : plan.parts) json["parts"].push_back(partJson(part));
     json["lights"] = Json::array();
     for (const Light& light : plan.lights) json["lights"].push_back(lightJson(light, plan.parts));
-    json["values"] = {{"exposure_stops", plan.values.exposure_stops},
-                      {"contrast", plan.values.contrast},
-                      {"sort_by", plan.values.basis == BandBasis::Light ? "light" : "painted"}};
+    json["values"] = valuesJson(plan.values);
     json["colours"] = {{"adaptation", plan.colours.adaptation}};
     for (std::size_t m = 0; m < kMeritCount; ++m) {
         json["merits"][kMerits[m].key] = plan.merit_weights[m];

@@ -37,9 +37,9 @@ std::optional<std::array<float, 6>> sixNumbers(std::string_view line) {
 
 std::string ladderLines(const std::string& part, const Ladder& ladder) {
     std::string lines;
-    for (std::size_t b = 0; b < kBandCount; ++b) {
+    for (std::size_t b = 0; b < ladder.size(); ++b) {
         const Step& step = ladder[b];
-        lines += fmt::format("{},{},{:.4f},{:.2f},", csvField(part), kBandNames[b], step.share,
+        lines += fmt::format("{},{},{:.4f},{:.2f},", csvField(part), bandName(b, ladder.size()), step.share,
                              step.area_mm2);
         if (!step.present) {
             lines += ",,,\n";

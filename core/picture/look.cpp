@@ -165,17 +165,11 @@ void valuesLook(const Plan& plan, const Results& results, Look& look) {
     plainFloor(plan, results, look);
 }
 
-// The grey in the middle of a band.
-double middleOf(std::size_t band, const BandBorders& borders) {
-    const double low = band == 0 ? kDarkestPaint : borders[band - 1];
-    const double high = band == borders.size() ? kLightestPaint : borders[band];
-    return 0.5 * (low + high);
-}
-
 void bandsLook(const Plan& plan, const Results& results, Look& look) {
     std::vector<Vec3> greys;
-    for (std::size_t b = 0; b < kBandCount; ++b) {
-        greys.push_back(greyOfLightness(middleOf(b, results.bands.borders)));
+    for (std::size_t b = 0; b < results.bands.count(); ++b) {
+        greys.push_back(
+            greyOfLightness(middleOf(b, results.bands.borders, plan.values.paint)));
     }
     look.band_colours.assign(plan.parts.size(), greys);
     look.outlines = true;
@@ -183,26 +177,20 @@ void bandsLook(const Plan& plan, const Results& results, Look& look) {
 }
 
 void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& look) {
-    const std::vector<float> weights = lightWeights(plan);
     const Values& values = results.values;
+    const std::vector<float> weights = lightWeights(plan);
     forVertices(plan, look, [&](std::size_t v) {
-        const std::vector<Xyz>& part = values.colours[plan.figure->surface.parts[v]];
-        Xyz returned;
-        for (std::size_t l = 0; l < weights.size(); ++l) {
-            returned.xyz += weights[l] * results.reach.irradiance[l][v] * part[l].xyz;
-        }
-        returned.xyz *= values.kept[v];
-        const Xyz developed = values.development.developed(returned);
-        return insideGamut(linearFrom(developed).rgb, developed.xyz.y());
+        const double luminance = luminanceOf(values.painted[v]);
+        const Xyz developed =
+            values.development.developed(returnedAt(plan, results, weights, v), luminance);
+        return insideGamut(linearFrom(developed).rgb, luminance);
     });
     litFloor(plan, results, lightColours(plan), look);
     if (!in_steps) return;
     look.outlines = true;
     for (const Ladder& ladder : results.ladders) {
         std::vector<Vec3>& row = look.band_colours.emplace_back();
-        for (std::size_t b = 0; b < kBandCount; ++b) {
-            row.push_back(linearFrom(ladder[b].shown).rgb.cast<float>());
-        }
+        for (const Step& step : ladder) row.push_back(linearFrom(step.shown).rgb.cast<float>());
     }
 }
 

@@ -1,307 +1,62 @@
 // Plan -> Reach -> Values -> Bands -> Ladders.
 #include "core/plan/evaluate.h"
 
-#include <algorithm>
-
-#include "core/base/parallel.h"
-#include "core/colour/adaptation.h"
+#include "core/plan/licences.h"
+#include "core/value/settle.h"
 
 namespace glaukophos {
 namespace {
 
-// The area of each vertex that is to be painted: neither a source nor hidden.
-std::vector<float> paintedAreas(const Plan& plan, const Reach& reach) {
+BandBorders bordersOf(const Plan& plan, const Values& values, std::span<const float> areas) {
+    const BandChoices& bands = plan.values.bands;
+    if (bands.by == BandsBy::Shares) return bordersFor(bands.shares, values.lightness, areas);
+    if (!bands.borders.empty()) return bands.borders;
+    return equalSteps(static_cast<std::size_t>(bands.count), plan.values.paint);
+}
+
+// Glowing sources have bands of their own, which do not count for the whole figure.
+LeftOut leftOut(const Plan& plan, const Reach& reach) {
+    LeftOut left_out{sourceParts(plan), reach.hidden, turnedOverParts(plan)};
+    for (std::size_t p = 0; p < left_out.source_parts.size(); ++p) {
+        if (left_out.apart[p]) left_out.source_parts[p] = false;
+    }
+    return left_out;
+}
+
+// What ladders are made from: painted surface, and that of glowing sources.
+std::vector<float> ladderAreas(const Plan& plan, const Reach& reach, const LeftOut& left_out) {
+    std::vector<float> areas = paintedAreas(plan, reach);
     const Surface& surface = plan.figure->surface;
-    const std::vector<bool> is_source = sourceParts(plan);
-    std::vector<float> areas = surface.areas_mm2;
     for (std::size_t v = 0; v < areas.size(); ++v) {
         const bool hidden = !reach.hidden.empty() && reach.hidden[v];
-        if (hidden || is_source[surface.parts[v]]) areas[v] = 0.0F;
+        if (left_out.apart[surface.parts[v]] && !hidden) areas[v] = surface.areas_mm2[v];
     }
     return areas;
 }
 
-std::vector<float> sumOfLights(const Reach& reach, std::span<const float> weights,
-                               std::size_t receivers) {
-    std::vector<float> sum(receivers, 0.0F);
-    forChunks(receivers, {}, [&](std::size_t begin, std::size_t end) {
-        for (std::size_t l = 0; l < weights.size(); ++l) {
-            if (weights[l] == 0.0F) continue;
-            const std::vector<float>& light = reach.irradiance[l];
-            for (std::size_t i = begin; i < end; ++i) sum[i] += weights[l] * light[i];
-        }
-    });
-    return sum;
-}
-
-PartLightColours coloursOf(const Plan& plan) {
-    std::vector<Reflectance> parts;
-    for (const Part& part : plan.parts) parts.push_back(reflectanceOf(part.local_colour));
-    std::vector<LightSpectrum> lights;
-    for (const Light& light : plan.lights) lights.push_back(spectrumOf(light.colour));
-    return partLightColours(parts, lights);
-}
-
-Vec3d returnedAt(const Reach& reach, std::span<const float> weights,
-                 const std::vector<Xyz>& part_colours, float kept, std::size_t receiver) {
-    Vec3d xyz = Vec3d::Zero();
-    for (std::size_t l = 0; l < weights.size(); ++l) {
-        xyz += weights[l] * reach.irradiance[l][receiver] * part_colours[l].xyz;
-    }
-    return kept * xyz;
-}
-
-// Luminance that each vertex returns, in sums over the lights.
-std::vector<float> returnedLuminance(const Plan& plan, const Reach& reach, const Values& values,
-                                     std::span<const float> weights) {
-    const Surface& surface = plan.figure->surface;
-    std::vector<std::vector<float>> factors;  // a part's luminance under each light
-    for (const std::vector<Xyz>& part : values.colours) {
-        std::vector<float>& row = factors.emplace_back();
-        for (std::size_t l = 0; l < weights.size(); ++l) {
-            row.push_back(weights[l] * static_cast<float>(part[l].xyz.y()));
-        }
-    }
-    std::vector<float> returned(surface.parts.size(), 0.0F);
-    forChunks(returned.size(), {}, [&](std::size_t begin, std::size_t end) {
-        for (std::size_t l = 0; l < weights.size(); ++l) {
-            if (weights[l] == 0.0F) continue;
-            const std::vector<float>& irradiance = reach.irradiance[l];
-            for (std::size_t v = begin; v < end; ++v) {
-                returned[v] += factors[surface.parts[v]][l] * irradiance[v];
-            }
-        }
-        for (std::size_t v = begin; v < end; ++v) returned[v] *= values.kept[v];
-    });
-    return returned;
-}
-
-// Colour of the light that gives the figure most of its light.
-Xyz mainWhite(const Plan& plan, const Reach& reach, std::span<const float> areas) {
-    const std::vector<float> weights = lightWeights(plan);
-    double most = 0.0;
-    Xyz white{d65White()};
-    for (std::size_t l = 0; l < weights.size(); ++l) {
-        double flux = 0.0;
-        for (std::size_t v = 0; v < areas.size(); ++v) flux += areas[v] * reach.irradiance[l][v];
-        if (weights[l] * flux <= most) continue;
-        most = weights[l] * flux;
-        white = colourOf(spectrumOf(plan.lights[l].colour));
-    }
-    return white;
-}
-
-// Whether a preview can come from the table: from far away, or from a lamp beyond the figure's
-// bounds, and nothing that the table's rays met lets the light pass.
-bool canBeLookedUp(const Light& light, const Figure& figure, const SkyTable& table) {
-    if (table.rounds < kSkyRounds || !light.own_parts.empty() || !light.passed_parts.empty()) {
-        return false;
-    }
-    if (std::holds_alternative<FarLight>(light.kind)) return true;
-    const auto* lamp = std::get_if<Lamp>(&light.kind);
-    if (lamp == nullptr) return false;
-    const Bounds& bounds = figure.bounds();
-    return (lamp->centre_mm.array() > bounds.high.array()).any() ||
-           (lamp->centre_mm.array() < bounds.low.array()).any();
-}
-
-// Shadow borders are known at vertices only: without this they run in spikes along the triangles,
-// and a vertex that happens to touch a crease makes a speck. Averages what each vertex sees with
-// its neighbours that face the light, which is finer than a brush tip.
-void settleShadows(const Mesh& mesh, Arriving& found) {
-    struct Sum {
-        float seen = 0.0F;
-        float count = 0.0F;
-    };
-    std::vector<Sum> sums(mesh.positions_mm.size());
-    for (const Triangle& t : mesh.triangles) {
-        for (std::size_t k = 0; k < 3; ++k) {
-            const std::uint32_t from = t[k];
-            if (found.open[from] <= 0.0F) continue;
-            for (const std::uint32_t to : {t[(k + 1) % 3], t[(k + 2) % 3]}) {
-                sums[to].seen += found.seen[from];
-                sums[to].count += 1.0F;
-            }
-        }
-    }
-    for (std::size_t v = 0; v < sums.size(); ++v) {
-        if (found.open[v] <= 0.0F || sums[v].count <= 0.0F) continue;
-        found.seen[v] = 0.5F * found.seen[v] + 0.5F * sums[v].seen / sums[v].count;
-    }
-}
-
-// Receivers of the form that throw light back.
-std::vector<bool> throwersOf(const Plan& plan, const Bounce& bounce) {
-    const Figure& figure = *plan.figure;
-    std::vector<bool> throwers(figure.form->points_mm.size(), false);
-    for (std::size_t v = 0; v < figure.vertexCount(); ++v) {
-        const PartIndex part = figure.surface.parts[v];
-        const bool chosen = std::ranges::find(bounce.from_parts, part) != bounce.from_parts.end();
-        if (chosen) throwers[figure.surface.whole_vertices[v]] = true;
-    }
-    for (std::size_t i = figure.form->whole.normals.size(); i < throwers.size(); ++i) {
-        throwers[i] = bounce.from_floor;
-    }
-    return throwers;
-}
-
 }  // namespace
 
-std::vector<float> lightWeights(const Plan& plan) {
-    std::vector<float> weights;
-    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
-        weights.push_back(shines(plan, l) ? static_cast<float>(plan.lights[l].strength) : 0.0F);
-    }
-    return weights;
-}
-
-std::vector<float> reachOf(const Light& light, const Figure& figure, const SkyTable& table,
-                           Accuracy accuracy, const Progress& progress) {
-    const auto* sky = std::get_if<Sky>(&light.kind);
-    if (sky == nullptr) {
-        if (accuracy == Accuracy::Preview && canBeLookedUp(light, figure, table)) {
-            const Form& form = *figure.form;
-            if (const auto* far = std::get_if<FarLight>(&light.kind)) {
-                return farPreview(table, form.normals, *far);
-            }
-            return lampPreview(table, form.receivers(), std::get<Lamp>(light.kind));
-        }
-        Light of_strength_one = light;
-        of_strength_one.strength = 1.0;
-        Arriving found = arriving(of_strength_one, figure.form->receivers(), obstaclesOf(figure),
-                                  accuracy, progress);
-        if (found.open.empty()) return {};
-        settleShadows(figure.form->whole.mesh, found);
-        return found.irradiance();
-    }
-    if (table.rounds == 0) return std::vector<float>(figure.form->points_mm.size(), 0.0F);
-    return skyIrradiance(table, figure.form->normals, *sky);
-}
-
-bool throwsBack(const Light& light) { return std::holds_alternative<Bounce>(light.kind); }
-
-bool addThrownBack(const Plan& plan, BounceTable& table, Reach& reach_of_form,
-                   const Progress& progress) {
-    if (std::ranges::none_of(plan.lights, throwsBack)) return true;
-    const Form& form = *plan.figure->form;
-    if (table.empty()) {
-        table = traceBounce(form.receivers(), {form.shown, form.whole.mesh, form.floor}, progress);
-        if (table.empty()) return false;
-    }
-    std::vector<float> weights = lightWeights(plan);
-    for (std::size_t l = 0; l < weights.size(); ++l) {
-        if (throwsBack(plan.lights[l])) weights[l] = 0.0F;
-    }
-    const std::vector<float> direct = sumOfLights(reach_of_form, weights, form.points_mm.size());
-    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
-        const auto* bounce = std::get_if<Bounce>(&plan.lights[l].kind);
-        if (bounce == nullptr) continue;
-        const std::vector<bool> throwers = throwersOf(plan, *bounce);
-        const float open_floor = bounce->from_floor ? direct.back() : 0.0F;
-        reach_of_form.irradiance[l] = thrownBack(table, direct, throwers, open_floor);
-    }
-    return true;
-}
-
-Values valuesOf(const Plan& plan, const Reach& reach) {
-    const Figure& figure = *plan.figure;
-    const std::vector<float> areas = paintedAreas(plan, reach);
-    Values values;
-    values.colours = coloursOf(plan);
-    const std::vector<float> weights = lightWeights(plan);
-    values.light = sumOfLights(reach, weights, figure.receiverCount());
-
-    const std::size_t vertices = figure.vertexCount();
-    const std::span<const float> on_figure(values.light.data(), vertices);
-    values.light_tone = {autoGain(on_figure, areas, plan.values.exposure_stops),
-                         plan.values.contrast};
-    const auto top = static_cast<float>(1.0 / values.light_tone.gain);
-    values.kept.resize(values.light.size());
-    std::ranges::transform(values.light, values.kept.begin(),
-                           [top](float light) { return light > top ? top / light : 1.0F; });
-
-    const std::vector<float> returned = returnedLuminance(plan, reach, values, weights);
-    values.development.tone = {autoGain(returned, areas, 0.0), plan.values.contrast};
-    values.development.adaptation =
-        adaptationFrom(mainWhite(plan, reach, areas), plan.colours.adaptation);
-
-    const bool by_light = plan.values.basis == BandBasis::Light;
-    const ToneTable light_tone(values.light_tone);
-    const ToneTable painted_tone(values.development.tone);
-    values.lightness.resize(vertices);
-    values.painted.resize(vertices);
-    forChunks(vertices, {}, [&](std::size_t begin, std::size_t end) {
-        for (std::size_t v = begin; v < end; ++v) {
-            values.painted[v] = painted_tone.lightness(returned[v]);
-            values.lightness[v] =
-                by_light ? light_tone.lightness(values.light[v]) : values.painted[v];
-        }
-    });
-    return values;
-}
-
-Results resultsOf(const Plan& plan, Reach reach) {
+Results resultsOf(const Plan& plan, Reach reach, Finish finish) {
     const Surface& surface = plan.figure->surface;
     Results results;
     results.reach = std::move(reach);
     results.values = valuesOf(plan, results.reach);
-    results.bands = sortIntoBands(surface, results.values.lightness, equalSteps(),
-                                  {sourceParts(plan), results.reach.hidden});
-    results.ladders = partLadders({surface, results.bands, results.values.lightness,
-                                   paintedAreas(plan, results.reach), results.values.kept,
-                                   results.reach.irradiance, lightWeights(plan),
-                                   results.values.colours, results.values.development});
-    results.whole = wholeLadder(results.bands, results.ladders);
+    Values& values = results.values;
+    const std::vector<float> areas = paintedAreas(plan, results.reach);
+    const BandBorders borders = bordersOf(plan, values, areas);
+    if (finish == Finish::Settled) {
+        settle(surface, plan.values.bands, borders, surface.areas_mm2, values.lightness);
+    }
+    correct(plan, borders, values);
+    const LeftOut left_out = leftOut(plan, results.reach);
+    results.bands = sortIntoBands(surface, values.lightness, borders, left_out);
+    const std::vector<float> ladder_areas = ladderAreas(plan, results.reach, left_out);
+    results.ladders =
+        partLadders({surface, results.bands, values.lightness, values.painted, ladder_areas,
+                     values.kept, results.reach.irradiance, values.gloss, lightWeights(plan),
+                     values.colours, values.light_colours, values.development});
+    results.whole = wholeLadder(results.bands, results.ladders, left_out);
     return results;
-}
-
-void describeOpenness(const Form& form, const SkyTable& table, Reach& reach_of_form) {
-    reach_of_form.openness = skyIrradiance(table, form.normals, {SkyKind::Uniform, 0.0});
-    reach_of_form.hidden.assign(form.points_mm.size(), false);
-    const float floor = form.bounds.low.z() + 1e-3F * form.bounds.size().z();
-    for (std::size_t v = 0; v < form.whole.normals.size(); ++v) {
-        const bool sees_nothing =
-            std::ranges::all_of(table.bits[v], [](std::uint64_t word) { return word == 0; });
-        const bool stands_on_it = form.points_mm[v].z() < floor && form.normals[v].z() < -0.3F;
-        reach_of_form.hidden[v] = sees_nothing || stands_on_it;
-    }
-}
-
-Reach spread(const Figure& figure, const Reach& reach_of_form) {
-    Reach reach;
-    for (const std::vector<float>& light : reach_of_form.irradiance) {
-        reach.irradiance.push_back(figure.spread(light));
-    }
-    if (!reach_of_form.openness.empty()) reach.openness = figure.spread(reach_of_form.openness);
-    if (!reach_of_form.hidden.empty()) {
-        reach.hidden.assign(figure.receiverCount(), false);
-        for (std::size_t v = 0; v < figure.vertexCount(); ++v) {
-            reach.hidden[v] = reach_of_form.hidden[figure.surface.whole_vertices[v]];
-        }
-    }
-    return reach;
-}
-
-Result<Reach> fullReach(const Plan& plan, SkyTable& table, const Progress& progress) {
-    const Form& form = *plan.figure->form;
-    while (table.rounds < kSkyRounds) {
-        if (!traceNextRound(table, form.receivers(), form.blockers, {progress.stop, {}})) {
-            return fail(ErrorCode::Cancelled, "Stopped.");
-        }
-        progress.at(0.9 * table.rounds / kSkyRounds);
-    }
-    Reach reach;
-    describeOpenness(form, table, reach);
-    for (const Light& light : plan.lights) {
-        reach.irradiance.push_back(
-            reachOf(light, *plan.figure, table, Accuracy::Soft, {progress.stop, {}}));
-    }
-    BounceTable bounce;
-    if (progress.stopped() || !addThrownBack(plan, bounce, reach, {progress.stop, {}})) {
-        return fail(ErrorCode::Cancelled, "Stopped.");
-    }
-    progress.at(1.0);
-    return spread(*plan.figure, reach);
 }
 
 Result<Results> evaluate(const Plan& plan, const Progress& progress) {
@@ -311,25 +66,24 @@ Result<Results> evaluate(const Plan& plan, const Progress& progress) {
     return resultsOf(plan, std::move(*reach));
 }
 
-Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver) {
-    const PartIndex part = plan.figure->surface.parts[receiver];
+Xyz returnedAt(const Plan& plan, const Results& results, std::span<const float> weights,
+               std::size_t vertex) {
     const Values& values = results.values;
-    return values.development.colour({returnedAt(
-        results.reach, lightWeights(plan), values.colours[part], values.kept[receiver], receiver)});
+    const std::vector<Xyz>& part = values.colours[plan.figure->surface.parts[vertex]];
+    Vec3d xyz = Vec3d::Zero();
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        xyz += weights[l] * results.reach.irradiance[l][vertex] * values.kept[vertex] * part[l].xyz;
+        if (l < values.gloss.size() && !values.gloss[l].empty()) {
+            xyz += values.gloss[l][vertex] * values.light_colours[l].xyz;
+        }
+    }
+    return {xyz};
 }
 
-double restOfLight(const Plan& plan, const Reach& reach, std::size_t except) {
-    const std::vector<float> areas = paintedAreas(plan, reach);
-    std::vector<float> weights = lightWeights(plan);
-    weights[except] = 0.0F;
-    const std::vector<float> light = sumOfLights(reach, weights, areas.size());
-    double area = 0.0;
-    double flux = 0.0;
-    for (std::size_t v = 0; v < areas.size(); ++v) {
-        area += areas[v];
-        flux += areas[v] * light[v];
-    }
-    return area > 0.0 ? flux / area : 0.0;
+Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver) {
+    const Values& values = results.values;
+    return labFrom(values.development.developed(returnedAt(plan, results, lightWeights(plan), receiver),
+                                                luminanceOf(values.painted[receiver])));
 }
 
 }  // namespace glaukophos

@@ -70,6 +70,14 @@ std::vector<bool> sourceParts(const Plan& plan) {
     return is_source;
 }
 
+std::vector<bool> turnedOverParts(const Plan& plan) {
+    std::vector<bool> turned = sourceParts(plan);
+    for (std::size_t p = 0; p < turned.size(); ++p) {
+        turned[p] = turned[p] && plan.parts[p].material == Material::Glowing;
+    }
+    return turned;
+}
+
 std::string problemWith(const Plan& plan) {
     for (Light light : plan.lights) {
         const std::string problem = problemWith(light);
@@ -85,8 +93,17 @@ std::string problemWith(const Plan& plan) {
     const auto outside = [](double v, double low, double high) {
         return !std::isfinite(v) || v < low || v > high;
     };
-    if (outside(plan.values.exposure_stops, -10, 10)) return "Exposure must lie within 10 stops.";
-    if (outside(plan.values.contrast, 0, 1)) return "Contrast must lie between 0 and 1.";
+    if (auto problem = problemWith(plan.values); !problem.empty()) {
+        return problem;
+    }
+    for (const Part& part : plan.parts) {
+        if (outside(part.lift, 0, 50)) {
+            return fmt::format("The lift of \"{}\" must lie between 0 and 50 L*.", part.name);
+        }
+        if (outside(part.calm, 0, 1)) {
+            return fmt::format("The calm of \"{}\" must lie between 0 and 1.", part.name);
+        }
+    }
     if (outside(plan.colours.adaptation, 0, 1)) return "Adaptation must lie between 0 and 1.";
     if (!plan.view.focus_mm.allFinite() || outside(plan.view.hour, -1e6, 1e6) ||
         outside(plan.view.height_deg, -90, 90)) {

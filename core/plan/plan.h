@@ -10,6 +10,7 @@
 #include "core/light/where_from.h"
 #include "core/plan/figure.h"
 #include "core/plan/merit.h"
+#include "core/plan/value_choices.h"
 #include "core/value/ladder.h"
 
 namespace glaukophos {
@@ -24,20 +25,10 @@ struct Part {
     Focus focus = Focus::None;
     bool hidden = false;  // not shown in pictures; it throws its shadows all the same
     bool locked = false;  // strokes leave it as it is
+    // Licences: departures from what light alone would do.
+    double lift = 0.0;  // L* added in its deepest dark, fading to none in its lights: 0..50
+    double calm = 0.0;  // 0..1: by how much its lights are taken down
     bool operator==(const Part&) const = default;
-};
-
-// What the bands sort by.
-enum class BandBasis {
-    Light,    // light alone, as on a figure primed in one grey
-    Painted,  // the painted value, with each part's own colour in it
-};
-
-struct ValueChoices {
-    double exposure_stops = 0.0;  // -4..4, added to the automatic exposure
-    double contrast = 0.3;        // 0..1
-    BandBasis basis = BandBasis::Light;
-    bool operator==(const ValueChoices&) const = default;
 };
 
 // How the figure is held: turned about its upright axis, then tipped.
@@ -78,6 +69,9 @@ Glow glowOf(const Plan& plan, const Light& light);
 
 // Marks the parts that belong to a light that shines.
 std::vector<bool> sourceParts(const Plan& plan);
+
+// Marks those of them that are painted from a bright root to dark tips: the glowing ones.
+std::vector<bool> turnedOverParts(const Plan& plan);
 
 // One sentence naming what makes no sense in the plan; empty when it is sound.
 std::string problemWith(const Plan& plan);

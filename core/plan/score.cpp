@@ -182,9 +182,13 @@ float heightMerit(const Vec3& way) {
 
 class Judge {
   public:
-    Judge(const Scene& scene, const BandBorders& borders, double contrast,
-          const MeritWeights& weights)
-        : m_scene(scene), m_borders(borders), m_tone(Tone{1.0, contrast}), m_weights(weights) {}
+    Judge(const Scene& scene, const Plan& plan)
+        : m_scene(scene),
+          m_borders(equalSteps(static_cast<std::size_t>(plan.values.bands.count),
+                               plan.values.paint)),
+          m_tone(Tone{1.0, plan.values.contrast, plan.values.paint.darkest,
+                      plan.values.paint.top()}),
+          m_weights(plan.merit_weights) {}
 
     [[nodiscard]] DirectionScore score(std::size_t direction) const {
         const Vec3& way = skyDirections()[direction];
@@ -204,7 +208,7 @@ class Judge {
             if (sample.in_focus) {
                 Tally& part = focus[sample.part];
                 part.add(sample.area, lightness);
-                if (lightness >= m_borders[2]) part.top += sample.area;
+                if (lightness >= m_borders[m_borders.size() - 2]) part.top += sample.area;
                 if (facing > 0.15F) part.facing += sample.area * facing;
                 if (facing > 0.15F && !seen) part.blocked += sample.area * facing;
             }
@@ -297,7 +301,7 @@ class Judge {
 ScoreMap scoreDirections(const Plan& plan, const SkyTable& table, const Reach& reach,
                          std::size_t light) {
     const Scene scene = sceneOf(plan, table, reach, light);
-    const Judge judge(scene, equalSteps(), plan.values.contrast, plan.merit_weights);
+    const Judge judge(scene, plan);
     ScoreMap map;
     map.has_focus = scene.has_focus;
     map.has_others = !scene.rivals.empty();

@@ -73,6 +73,12 @@ std::string lightInWords(const SpotLight& light) {
     return text + fmt::format(", gives {:.0f} %", 100 * light.share);
 }
 
+// Specks and dips move values a little, which is no licence.
+std::string departureInWords(const Spot& spot) {
+    if (std::abs(spot.lightness - spot.as_lit) < 2.0) return {};
+    return fmt::format(", by light alone {:.0f}", spot.as_lit);
+}
+
 }  // namespace
 
 Spot spotAt(const Plan& plan, const Results& results, const RayHit& hit) {
@@ -86,7 +92,9 @@ Spot spotAt(const Plan& plan, const Results& results, const RayHit& hit) {
     spot.point_mm = weights.mixed(surface.mesh.positions_mm);
     spot.normal = weights.mixed(surface.normals).stableNormalized();
     spot.lightness = weights.mixed(results.values.lightness);
-    spot.band = bandOf(spot.lightness, results.bands.borders);
+    spot.band = bandName(bandOf(spot.lightness, results.bands.borders), results.bands.count());
+    const std::vector<float>& as_lit = results.values.as_lit;
+    spot.as_lit = as_lit.empty() ? spot.lightness : weights.mixed(as_lit);
     spot.colour = plannedColour(plan, results, weights.nearest());
     const std::vector<float> strengths = lightWeights(plan);
     const float sum = weights.mixed(results.values.light);
@@ -103,8 +111,8 @@ Spot spotAt(const Plan& plan, const Results& results, const RayHit& hit) {
 std::string inWords(const Spot& spot) {
     if (spot.is_source) return spot.part_name + ": the light itself, painted lightest of all";
     std::string text =
-        fmt::format("{}: {} (L* {:.0f}), planned {}", spot.part_name, kBandNames.at(spot.band),
-                    spot.lightness, hexFrom(displayable(spot.colour)));
+        fmt::format("{}: {} (L* {:.0f}{}), planned {}", spot.part_name, spot.band, spot.lightness,
+                    departureInWords(spot), hexFrom(displayable(spot.colour)));
     for (const SpotLight& light : spot.lights) text += "  |  " + lightInWords(light);
     return text;
 }

@@ -24,8 +24,9 @@ struct Spot {
     bool is_source = false;
     Vec3 point_mm = Vec3::Zero();
     Vec3 normal = Vec3::UnitZ();
-    std::size_t band = 0;
+    std::string band;               // its name
     double lightness = 0.0;         // L* that the bands sort by
+    double as_lit = 0.0;            // the same without the painter's licences
     Lab colour;                     // as planned
     std::vector<SpotLight> lights;  // those that are on
 };

@@ -5,10 +5,10 @@
 #include <tbb/parallel_reduce.h>
 
 #include <algorithm>
+#include <array>
+#include <cmath>
 #include <numeric>
 #include <optional>
-
-#include "core/value/tone.h"
 
 namespace glaukophos {
 namespace {
@@ -76,15 +76,15 @@ std::optional<std::size_t> oneBand(const Triangle& t, std::span<const float> lig
     return band;
 }
 
-bool isHidden(const Triangle& t, const std::vector<bool>& hidden) {
-    return !hidden.empty() && hidden[t[0]] && hidden[t[1]] && hidden[t[2]];
-}
-
 void add(PartBands& sum, const PartBands& other) {
-    for (std::size_t i = 0; i < kBandCount; ++i) sum.areas_mm2[i] += other.areas_mm2[i];
-    for (std::size_t i = 0; i + 1 < kBandCount; ++i) {
+    for (std::size_t i = 0; i < sum.areas_mm2.size(); ++i) sum.areas_mm2[i] += other.areas_mm2[i];
+    for (std::size_t i = 0; i < sum.border_lengths_mm.size(); ++i) {
         sum.border_lengths_mm[i] += other.border_lengths_mm[i];
     }
+}
+
+PartBands emptyBands(const BandBorders& borders) {
+    return {std::vector<double>(borders.size() + 1, 0.0), std::vector<double>(borders.size(), 0.0)};
 }
 
 using AllBands = std::vector<PartBands>;  // one entry a part
@@ -94,14 +94,14 @@ AllBands bandsOf(const Surface& surface, std::span<const float> lightness,
                  const BandBorders& borders, const LeftOut& left_out) {
     constexpr std::size_t kGrain = 4096;
     const Mesh& mesh = surface.mesh;
-    const AllBands none(surface.part_areas_mm2.size());
+    const AllBands none(surface.part_areas_mm2.size(), emptyBands(borders));
     return tbb::parallel_deterministic_reduce(
         tbb::blocked_range<std::size_t>(0, mesh.triangles.size(), kGrain), none,
         [&](const auto& range, AllBands sums) {
             for (std::size_t i = range.begin(); i < range.end(); ++i) {
                 const Triangle& t = mesh.triangles[i];
                 const PartIndex part = surface.labels[i];
-                if (left_out.isSource(part) || isHidden(t, left_out.hidden_vertices)) continue;
+                if (left_out.isSource(part) || left_out.isHidden(t)) continue;
                 const double area = surface.triangle_areas_mm2[i];
                 if (const auto band = oneBand(t, lightness, borders)) {
                     sums[part].areas_mm2[*band] += area;
@@ -119,11 +119,37 @@ AllBands bandsOf(const Surface& surface, std::span<const float> lightness,
 
 }  // namespace
 
-BandBorders equalSteps() {
+const char* bandName(std::size_t band, std::size_t count) {
+    static const std::vector<std::vector<const char*>> names = {
+        {"Shade", "Middle", "Light"},
+        {"Deep", "Shade", "Light", "Peak"},
+        {"Deep", "Shade", "Middle", "Light", "Peak"},
+        {"Deep", "Shade", "Low middle", "High middle", "Light", "Peak"},
+        {"Deep", "Shade", "Low middle", "Middle", "High middle", "Light", "Peak"},
+        {"Deep", "Low shade", "High shade", "Low middle", "High middle", "Low light", "High light",
+         "Peak"},
+        {"Deep", "Low shade", "High shade", "Low middle", "Middle", "High middle", "Low light",
+         "High light", "Peak"}};
+    return names.at(count - kFewestBands).at(band);
+}
+
+BandBorders equalSteps(std::size_t count, const PaintRange& paint) {
     BandBorders borders;
-    const double step = (kLightestPaint - kDarkestPaint) / static_cast<double>(kBandCount);
-    for (std::size_t i = 0; i < borders.size(); ++i) {
-        borders[i] = kDarkestPaint + step * static_cast<double>(i + 1);
+    for (std::size_t i = 1; i < count; ++i) {
+        borders.push_back(lightnessAt(static_cast<double>(i) / static_cast<double>(count), {}, paint));
+    }
+    return borders;
+}
+
+BandBorders bordersFor(std::span<const double> shares, std::span<const float> lightness,
+                       std::span<const float> areas_mm2) {
+    constexpr double kLeastStep = 0.2;
+    BandBorders borders;
+    double below = 0.0;
+    for (std::size_t i = 0; i + 1 < shares.size(); ++i) {
+        below += shares[i];
+        const double border = weightedQuantile(lightness, areas_mm2, below);
+        borders.push_back(borders.empty() ? border : std::max(border, borders.back() + kLeastStep));
     }
     return borders;
 }
@@ -132,6 +158,27 @@ std::size_t bandOf(double lightness, std::span<const double> borders) {
     std::size_t band = 0;
     while (band < borders.size() && lightness >= borders[band]) ++band;
     return band;
+}
+
+double levelOf(double lightness, std::span<const double> borders, const PaintRange& paint) {
+    const std::size_t band = bandOf(lightness, borders);
+    const double low = band == 0 ? paint.darkest : borders[band - 1];
+    const double high = band == borders.size() ? paint.top() : borders[band];
+    if (high <= low) return static_cast<double>(band);
+    return static_cast<double>(band) + std::clamp((lightness - low) / (high - low), 0.0, 1.0);
+}
+
+double lightnessAt(double level, std::span<const double> borders, const PaintRange& paint) {
+    const double last = static_cast<double>(borders.size());
+    const double band = std::clamp(std::floor(level), 0.0, last);
+    const auto index = static_cast<std::size_t>(band);
+    const double low = index == 0 ? paint.darkest : borders[index - 1];
+    const double high = index == borders.size() ? paint.top() : borders[index];
+    return low + std::clamp(level - band, 0.0, 1.0) * (high - low);
+}
+
+double middleOf(std::size_t band, std::span<const double> borders, const PaintRange& paint) {
+    return lightnessAt(static_cast<double>(band) + 0.5, borders, paint);
 }
 
 double PartBands::area_mm2() const {
@@ -143,12 +190,25 @@ double PartBands::share(std::size_t band) const {
     return total > 0.0 ? areas_mm2.at(band) / total : 0.0;
 }
 
+std::vector<std::size_t> bandsThatDoNotShrink(const PartBands& bands) {
+    constexpr double kSmallest = 0.02;  // a share below which nobody would notice
+    std::vector<std::size_t> faults;
+    for (std::size_t b = 2; b < bands.areas_mm2.size(); ++b) {
+        const bool larger = bands.areas_mm2[b] > bands.areas_mm2[b - 1];
+        if (larger && bands.share(b) > kSmallest) faults.push_back(b);
+    }
+    return faults;
+}
+
 Bands sortIntoBands(const Surface& surface, std::span<const float> lightness,
                     const BandBorders& borders, const LeftOut& left_out) {
     Bands bands;
     bands.borders = borders;
+    bands.whole = emptyBands(borders);
     bands.parts = bandsOf(surface, lightness, borders, left_out);
-    for (const PartBands& part : bands.parts) add(bands.whole, part);
+    for (std::size_t p = 0; p < bands.parts.size(); ++p) {
+        if (!left_out.isApart(p)) add(bands.whole, bands.parts[p]);
+    }
     return bands;
 }
 

@@ -9,24 +9,30 @@ namespace {
 // Area-weighted sums over the vertices of one part in one band.
 struct BandSum {
     double weight = 0.0;
+    double luminance = 0.0;          // as painted
     std::vector<double> irradiance;  // one entry a light
+    std::vector<double> gloss;       // one entry a light, or none
 };
 
-using PartSums = std::array<BandSum, kBandCount>;
+using PartSums = std::vector<BandSum>;  // one entry a band
 
 std::vector<PartSums> sumsOf(const LadderInput& input) {
-    const std::size_t lights = input.irradiance.size();
-    std::vector<PartSums> sums(input.surface.part_areas_mm2.size());
-    for (PartSums& part : sums) {
-        for (BandSum& band : part) band.irradiance.assign(lights, 0.0);
-    }
+    BandSum none;
+    none.irradiance.assign(input.irradiance.size(), 0.0);
+    none.gloss.assign(input.gloss.size(), 0.0);
+    std::vector<PartSums> sums(input.surface.part_areas_mm2.size(),
+                               PartSums(input.bands.count(), none));
     for (std::size_t v = 0; v < input.surface.parts.size(); ++v) {
         BandSum& sum =
             sums[input.surface.parts[v]][bandOf(input.lightness[v], input.bands.borders)];
         const double weight = input.areas_mm2[v];
         sum.weight += weight;
-        for (std::size_t l = 0; l < lights; ++l) {
+        sum.luminance += weight * luminanceOf(input.painted[v]);
+        for (std::size_t l = 0; l < sum.irradiance.size(); ++l) {
             sum.irradiance[l] += weight * input.kept[v] * input.weights[l] * input.irradiance[l][v];
+        }
+        for (std::size_t l = 0; l < sum.gloss.size(); ++l) {
+            if (!input.gloss[l].empty()) sum.gloss[l] += weight * input.gloss[l][v];
         }
     }
     return sums;
@@ -39,12 +45,13 @@ void setTarget(Step& step, const Lab& wanted) {
     step.target = labFrom(xyzFrom(linearFrom(step.shown)));
 }
 
-Step stepOf(const BandSum& sum, const std::vector<Xyz>& colours, const Development& development) {
+Step stepOf(const BandSum& sum, const std::vector<Xyz>& colours, const LadderInput& input) {
     Step step;
     if (sum.weight <= 0.0) return step;
     Xyz returned;
     for (std::size_t l = 0; l < colours.size(); ++l) {
-        const Vec3d part = sum.irradiance[l] / sum.weight * colours[l].xyz;
+        Vec3d part = sum.irradiance[l] / sum.weight * colours[l].xyz;
+        if (!sum.gloss.empty()) part += sum.gloss[l] / sum.weight * input.light_colours[l].xyz;
         step.light_shares.push_back(part.y());
         returned.xyz += part;
     }
@@ -52,7 +59,7 @@ Step stepOf(const BandSum& sum, const std::vector<Xyz>& colours, const Developme
         for (double& share : step.light_shares) share /= returned.xyz.y();
     }
     step.present = true;
-    setTarget(step, development.colour(returned));
+    setTarget(step, labFrom(input.development.developed(returned, sum.luminance / sum.weight)));
     return step;
 }
 
@@ -68,26 +75,25 @@ PartLightColours partLightColours(std::span<const Reflectance> parts,
     return colours;
 }
 
-Xyz Development::developed(const Xyz& light_returned) const {
-    const double luminance = luminanceOf(tone.lightness(light_returned.xyz.y()));
+Xyz Development::developed(const Xyz& light_returned, double luminance) const {
     const Vec3d seen = adaptation * light_returned.xyz;
     if (seen.y() <= 0.0) return {d65White() * luminance};
     return {seen * (luminance / seen.y())};
 }
 
-Lab Development::colour(const Xyz& light_returned) const {
-    return labFrom(developed(light_returned));
+Xyz Development::developed(const Xyz& light_returned) const {
+    return developed(light_returned, luminanceOf(tone.lightness(light_returned.xyz.y())));
 }
 
 std::vector<Ladder> partLadders(const LadderInput& input) {
     const std::vector<PartSums> sums = sumsOf(input);
-    std::vector<Ladder> ladders(sums.size());
+    std::vector<Ladder> ladders(sums.size(), Ladder(input.bands.count()));
     for (std::size_t part = 0; part < sums.size(); ++part) {
         const PartBands& bands = input.bands.parts[part];
         if (bands.area_mm2() <= 0.0) continue;
-        for (std::size_t b = 0; b < kBandCount; ++b) {
+        for (std::size_t b = 0; b < ladders[part].size(); ++b) {
             Step& step = ladders[part][b];
-            step = stepOf(sums[part][b], input.colours[part], input.development);
+            step = stepOf(sums[part][b], input.colours[part], input);
             step.share = bands.share(b);
             step.area_mm2 = bands.areas_mm2[b];
         }
@@ -95,17 +101,18 @@ std::vector<Ladder> partLadders(const LadderInput& input) {
     return ladders;
 }
 
-Ladder wholeLadder(const Bands& bands, std::span<const Ladder> parts) {
-    Ladder whole;
-    for (std::size_t b = 0; b < kBandCount; ++b) {
+Ladder wholeLadder(const Bands& bands, std::span<const Ladder> parts,
+                   const LeftOut& left_out) {
+    Ladder whole(bands.count());
+    for (std::size_t b = 0; b < whole.size(); ++b) {
         Step& step = whole[b];
         step.share = bands.whole.share(b);
         step.area_mm2 = bands.whole.areas_mm2[b];
         double weight = 0.0;
         Xyz mean;
-        for (const Ladder& ladder : parts) {
-            const Step& part = ladder[b];
-            if (!part.present) continue;
+        for (std::size_t p = 0; p < parts.size(); ++p) {
+            const Step& part = parts[p][b];
+            if (!part.present || left_out.isApart(p)) continue;
             weight += part.area_mm2;
             mean.xyz += part.area_mm2 * xyzFrom(part.target).xyz;
             step.light_shares.resize(part.light_shares.size(), 0.0);

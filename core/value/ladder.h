@@ -1,7 +1,6 @@
 // The colours of the bands: one target colour a step, for a part or for the whole figure.
 #pragma once
 
-#include <array>
 #include <span>
 #include <vector>
 
@@ -28,9 +27,10 @@ struct Development {
     Tone tone;                                                 // for painted luminance
     Eigen::Matrix3d adaptation = Eigen::Matrix3d::Identity();  // on XYZ
 
-    // Chromaticity as lit and adapted, luminance as the tone says.
+    // Chromaticity as lit and adapted, at the given luminance.
+    [[nodiscard]] Xyz developed(const Xyz& light_returned, double luminance) const;
+    // The same with the luminance that the tone gives.
     [[nodiscard]] Xyz developed(const Xyz& light_returned) const;
-    [[nodiscard]] Lab colour(const Xyz& light_returned) const;
 };
 
 struct Step {
@@ -42,25 +42,28 @@ struct Step {
     std::vector<double> light_shares;  // of the luminance returned, one entry a light
 };
 
-using Ladder = std::array<Step, kBandCount>;
+using Ladder = std::vector<Step>;  // one entry a band
 
 // Everything a ladder is computed from. Vertex vectors have one entry a vertex of `surface`.
 struct LadderInput {
     const Surface& surface;
     const Bands& bands;
     std::span<const float> lightness;                // that the bands were sorted by
+    std::span<const float> painted;                  // L* to paint
     std::span<const float> areas_mm2;                // to be painted, 0 for what is left out
     std::span<const float> kept;                     // share of the light that is painted
     std::span<const std::vector<float>> irradiance;  // one entry a light, at strength 1
+    std::span<const std::vector<float>> gloss;       // light mirrored; one entry a light, or none
     std::span<const float> weights;                  // strength of each light, 0 when off
     const PartLightColours& colours;
+    std::span<const Xyz> light_colours;  // one entry a light, Y = 1
     const Development& development;
 };
 
-// One ladder a part; steps of parts that are sources are not present.
+// One ladder a part.
 std::vector<Ladder> partLadders(const LadderInput& input);
 
-// The mean over the parts, weighted by area.
-Ladder wholeLadder(const Bands& bands, std::span<const Ladder> parts);
+// The mean over the parts, weighted by area, but those that stand apart.
+Ladder wholeLadder(const Bands& bands, std::span<const Ladder> parts, const LeftOut& left_out);
 
 }  // namespace glaukophos

@@ -31,16 +31,17 @@ double unbend(double bent, double contrast) {
 
 double Tone::lightness(double luminance) const {
     const double t = lightnessOf(std::clamp(gain * luminance, 0.0, 1.0)) / 100.0;
-    return kDarkestPaint + (kLightestPaint - kDarkestPaint) * bend(t, contrast);
+    return darkest + (lightest - darkest) * bend(t, contrast);
 }
 
-double Tone::luminance(double lightness) const {
-    const double bent = (lightness - kDarkestPaint) / (kLightestPaint - kDarkestPaint);
+double Tone::luminance(double wanted) const {
+    const double bent = (wanted - darkest) / (lightest - darkest);
     return luminanceOf(100.0 * unbend(std::clamp(bent, 0.0, 1.0), contrast)) / gain;
 }
 
 ToneTable::ToneTable(const Tone& tone) : m_gain(static_cast<float>(tone.gain)) {
-    const Tone curve{1.0, tone.contrast};
+    Tone curve = tone;
+    curve.gain = 1.0;
     for (int i = 0; i <= kSteps; ++i) {
         const double root = static_cast<double>(i) / kSteps;
         m_lightness[static_cast<std::size_t>(i)] = static_cast<float>(curve.lightness(root * root));

@@ -11,16 +11,30 @@ namespace glaukophos {
 
 // What dry paint can show between a black and a white paint (common practice, no source).
 inline constexpr double kDarkestPaint = 10.0;   // L*
-inline constexpr double kLightestPaint = 95.0;  // L*; the source itself is painted lighter
+inline constexpr double kLightestPaint = 95.0;  // L*
+
+// L* of the blackest and the whitest paint at hand. The white is kept for the source: what it lights
+// stays below by a margin ("no reflection may be lighter than the source": common practice, no
+// source).
+struct PaintRange {
+    double darkest = kDarkestPaint;
+    double lightest = kLightestPaint;
+    double margin = 4.0;  // L*
+
+    [[nodiscard]] double top() const { return lightest - margin; }  // of what is lit
+    bool operator==(const PaintRange&) const = default;
+};
 
 // A monotone curve from luminance to painted L*.
 struct Tone {
-    double gain = 1.0;      // luminance times gain = 1 is painted at kLightestPaint
+    double gain = 1.0;      // luminance times gain = 1 is painted at the top of the range
     double contrast = 0.0;  // 0 keeps light's own proportions, 1 is a painter's exaggeration
+    double darkest = PaintRange{}.darkest;
+    double lightest = PaintRange{}.top();
 
     [[nodiscard]] double lightness(double luminance) const;
-    // The luminance that is painted at `lightness`; inverse of the above inside the paint range.
-    [[nodiscard]] double luminance(double lightness) const;
+    // The luminance that is painted at this L*; inverse of the above inside the paint range.
+    [[nodiscard]] double luminance(double wanted) const;
 };
 
 // The same curve by table, for whole surfaces; within 0.02 L*.

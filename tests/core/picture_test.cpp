@@ -118,6 +118,7 @@ TEST(Render, TheMiddleOfALitBallIsLighterThanItsShadow) {
 TEST(Render, BandsAreFlatGreysWithLines) {
     Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
     plan.lights = {farLight(12, 20)};
+    plan.values.paint = {10, 95, 0};
     const auto results = evaluate(plan, {});
     ASSERT_TRUE(results);
     const Look look = lookOf(plan, *results, {Overlay::Bands, 0, false});

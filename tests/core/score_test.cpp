@@ -40,7 +40,7 @@ TEST(Score, ShareLeftDarkOnABallIsThatOfACap) {
     plan.lights = {farLight(3, 30)};
     plan.values.contrast = 0.0;
     const ScoreMap map = mapOf(plan);
-    const double t = Tone{1.0, 0.0}.luminance(equalSteps()[0]);
+    const double t = Tone{1.0, 0.0}.luminance(equalSteps(5, {})[0]);
     for (const ClockDirection& clock : {ClockDirection{2, 20}, ClockDirection{7, 60}}) {
         EXPECT_NEAR(at(map, clock).left_dark, 0.5 * (1.0 + t), 0.02);
     }

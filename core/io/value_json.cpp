@@ -1,0 +1,187 @@
+// One function a group of choices, each way.
+#include "core/io/value_json.h"
+
+namespace glaukophos {
+namespace {
+
+Json pointJson(const Vec3& p) { return {p.x(), p.y(), p.z()}; }
+
+std::vector<double> numbersFrom(const Entry& entry, const char* key) {
+    std::vector<double> numbers;
+    for (const Json& item : entry.list(key)) {
+        if (!item.is_number()) throw Wrong{entry.at(key) + " must be a list of numbers"};
+        numbers.push_back(item.get<double>());
+    }
+    return numbers;
+}
+
+std::vector<Vec3> pointsFrom(const Entry& entry, const char* key) {
+    std::vector<Vec3> points;
+    const std::vector<double> numbers = numbersFrom(entry, key);
+    if (numbers.size() % 3 != 0) throw Wrong{entry.at(key) + " must hold three numbers a point"};
+    for (std::size_t i = 0; i < numbers.size(); i += 3) {
+        points.push_back(Vec3d(numbers[i], numbers[i + 1], numbers[i + 2]).cast<float>());
+    }
+    return points;
+}
+
+Json pointsJson(const std::vector<Vec3>& points) {
+    Json json = Json::array();
+    for (const Vec3& p : points) {
+        for (const float x : p) json.push_back(x);
+    }
+    return json;
+}
+
+// One of the given words; the first is the usual one.
+template <class Choice>
+Choice wordFrom(const Entry& entry, const char* key,
+                std::initializer_list<std::pair<const char*, Choice>> words) {
+    const std::string text = entry.text(key, words.begin()->first);
+    std::string known;
+    for (const auto& [word, choice] : words) {
+        if (text == word) return choice;
+        known += fmt::format("{}\"{}\"", known.empty() ? "" : ", ", word);
+    }
+    throw Wrong{entry.at(key) + " must be one of " + known};
+}
+
+int wholeFrom(const Entry& entry, const char* key, int otherwise) {
+    const double number = entry.number(key, otherwise);
+    if (number != std::floor(number) || std::abs(number) > 1e6) {
+        throw Wrong{entry.at(key) + " must be a whole number"};
+    }
+    return static_cast<int>(number);
+}
+
+PaintRange paintFrom(const Entry& entry) {
+    const PaintRange usual;
+    return {entry.number("darkest_L", usual.darkest), entry.number("lightest_L", usual.lightest),
+            entry.number("margin_L", usual.margin)};
+}
+
+Json paintJson(const PaintRange& paint) {
+    return {{"darkest_L", paint.darkest}, {"lightest_L", paint.lightest}, {"margin_L", paint.margin}};
+}
+
+BandChoices bandsFrom(const Entry& entry) {
+    BandChoices bands;
+    bands.count = wholeFrom(entry, "count", bands.count);
+    bands.by = wordFrom<BandsBy>(entry, "by", {{"steps", BandsBy::Steps}, {"shares", BandsBy::Shares}});
+    bands.borders = numbersFrom(entry, "borders_L");
+    bands.shares = numbersFrom(entry, "shares");
+    bands.speck_mm = entry.number("speck_mm", bands.speck_mm);
+    bands.dip_depth = entry.number("dip_depth_L", bands.dip_depth);
+    bands.dip_width_mm = entry.number("dip_width_mm", bands.dip_width_mm);
+    bands.levels_apart = wholeFrom(entry, "levels_apart", bands.levels_apart);
+    return bands;
+}
+
+Json bandsJson(const BandChoices& bands) {
+    Json json{{"count", bands.count}, {"by", bands.by == BandsBy::Steps ? "steps" : "shares"}};
+    if (!bands.borders.empty()) json["borders_L"] = bands.borders;
+    if (!bands.shares.empty()) json["shares"] = bands.shares;
+    json["speck_mm"] = bands.speck_mm;
+    json["dip_depth_L"] = bands.dip_depth;
+    json["dip_width_mm"] = bands.dip_width_mm;
+    json["levels_apart"] = bands.levels_apart;
+    return json;
+}
+
+FaceQuarters faceFrom(const Entry& entry) {
+    FaceQuarters face;
+    face.used = entry.flag("used", face.used);
+    face.middle_mm = entry.point("middle_mm");
+    face.facing = entry.point("facing");
+    if (face.facing.norm() < 1e-6F) throw Wrong{entry.at("facing") + " must not be zero"};
+    face.facing.normalize();
+    face.radius_mm = entry.number("radius_mm", face.radius_mm);
+    face.lean_deg = entry.number("lean_deg", face.lean_deg);
+    face.strength = entry.number("strength", face.strength);
+    face.veil = entry.number("veil", face.veil);
+    return face;
+}
+
+Json faceJson(const FaceQuarters& face) {
+    return {{"used", face.used},           {"middle_mm", pointJson(face.middle_mm)},
+            {"facing", pointJson(face.facing)}, {"radius_mm", face.radius_mm},
+            {"lean_deg", face.lean_deg},   {"strength", face.strength},
+            {"veil", face.veil}};
+}
+
+Correction correctionFrom(const Entry& entry) {
+    return {wholeFrom(entry, "bands", 1), entry.number("radius_mm", 1.0),
+            pointsFrom(entry, "points_mm"), pointsFrom(entry, "normals")};
+}
+
+Json correctionJson(const Correction& correction) {
+    return {{"bands", correction.bands},
+            {"radius_mm", correction.radius_mm},
+            {"points_mm", pointsJson(correction.points_mm)},
+            {"normals", pointsJson(correction.normals)}};
+}
+
+}  // namespace
+
+ValueChoices valuesFrom(const Entry& entry) {
+    ValueChoices values;
+    values.exposure_stops = entry.number("exposure_stops", values.exposure_stops);
+    values.contrast = entry.number("contrast", values.contrast);
+    values.basis = wordFrom<BandBasis>(
+        entry, "sort_by", {{"light", BandBasis::Light}, {"painted", BandBasis::Painted}});
+    values.paint = paintFrom(entry.object("paint"));
+    values.bands = bandsFrom(entry.object("bands"));
+    const Entry sheen = entry.object("sheen");
+    values.sheen = {sheen.number("amount", values.sheen.amount), sheen.flag("from_arc", false)};
+    const Entry calm = entry.object("calm");
+    values.calm = {calm.number("amount", values.calm.amount),
+                   calm.number("from_share", values.calm.from_share)};
+    const Entry kinds = entry.object("edge_kinds");
+    values.edge_kinds = {kinds.number("hard_mm", values.edge_kinds.hard_mm),
+                         kinds.number("lost_mm", values.edge_kinds.lost_mm)};
+    const Entry lines = entry.object("edge_lines");
+    values.edge_lines = {wordFrom<EdgeSchool>(lines, "school",
+                                              {{"weighted", EdgeSchool::Weighted},
+                                               {"even", EdgeSchool::Even},
+                                               {"corners", EdgeSchool::Corners}}),
+                         lines.number("width_mm", values.edge_lines.width_mm),
+                         wholeFrom(lines, "passes", values.edge_lines.passes)};
+    const Entry squint = entry.object("squint");
+    values.squint = {squint.number("distance_mm", values.squint.distance_mm),
+                     squint.number("blur_deg", values.squint.blur_deg),
+                     squint.number("least_step_L", values.squint.least_step)};
+    if (entry.has("face")) values.face = faceFrom(entry.object("face"));
+    for (const Json& item : entry.list("corrections")) {
+        values.corrections.push_back(correctionFrom(
+            Entry(item, fmt::format("correction {}", values.corrections.size() + 1))));
+    }
+    return values;
+}
+
+Json valuesJson(const ValueChoices& values) {
+    static constexpr std::array<const char*, 3> kSchools = {"weighted", "even", "corners"};
+    Json json{{"exposure_stops", values.exposure_stops},
+              {"contrast", values.contrast},
+              {"sort_by", values.basis == BandBasis::Light ? "light" : "painted"},
+              {"paint", paintJson(values.paint)},
+              {"bands", bandsJson(values.bands)},
+              {"sheen", {{"amount", values.sheen.amount}, {"from_arc", values.sheen.from_arc}}},
+              {"calm", {{"amount", values.calm.amount}, {"from_share", values.calm.from_share}}},
+              {"edge_kinds",
+               {{"hard_mm", values.edge_kinds.hard_mm}, {"lost_mm", values.edge_kinds.lost_mm}}},
+              {"edge_lines",
+               {{"school", kSchools.at(static_cast<std::size_t>(values.edge_lines.school))},
+                {"width_mm", values.edge_lines.width_mm},
+                {"passes", values.edge_lines.passes}}},
+              {"squint",
+               {{"distance_mm", values.squint.distance_mm},
+                {"blur_deg", values.squint.blur_deg},
+                {"least_step_L", values.squint.least_step}}}};
+    if (values.face) json["face"] = faceJson(*values.face);
+    for (const Correction& correction : values.corrections) {
+        json["corrections"].push_back(correctionJson(correction));
+    }
+    return json;
+}
+
+}  // namespace glaukophos

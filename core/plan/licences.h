@@ -1,0 +1,32 @@
+// Where the painter departs from what light alone would do, and says so.
+#pragma once
+
+#include "core/plan/values.h"
+
+namespace glaukophos {
+
+// Whether anything does.
+bool hasLicences(const Plan& plan);
+
+// Lifts the dark side of parts, calms parts and the foot of the figure. L*, one entry a vertex.
+void liftAndCalm(const Plan& plan, std::span<float> lightness);
+
+// Where the light comes from, as seen by a face: for the four values and for words.
+struct FaceLight {
+    bool from_own_left = true;
+    bool from_above = true;
+    double mean_lightness = 50.0;  // L* of the face as lit
+};
+FaceLight faceLight(const Plan& plan, const FaceQuarters& face, const Values& values);
+
+// The face by quarters: L* at each vertex of the face, nothing elsewhere (-1).
+std::vector<float> quartersOf(const Plan& plan, const FaceQuarters& face, const FaceLight& light);
+
+// Moves a value by whole bands wherever a correcting stroke went, in order. `borders` of the bands.
+void correct(const Plan& plan, std::span<const double> borders, Values& values);
+
+// Glowing parts the other way round: brightest at the root and in recesses, darkest at the tips,
+// by distance along the surface. The root is where the part meets the rest of the figure.
+void turnOver(const Plan& plan, const Reach& reach, Values& values);
+
+}  // namespace glaukophos

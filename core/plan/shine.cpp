@@ -1,0 +1,157 @@
+// Only the vertices of shiny parts are worked on.
+#include "core/plan/shine.h"
+
+#include <algorithm>
+
+#include "core/base/parallel.h"
+#include "core/plan/aim.h"
+
+namespace glaukophos {
+namespace {
+
+// Skies are part of the room that painted metal mirrors.
+bool isMetal(const Part& part) { return part.material == Material::MetalInPaint; }
+
+struct ShinyVertices {
+    std::vector<std::uint32_t> vertices;
+    std::vector<Gloss> gloss;  // one entry a part
+};
+
+ShinyVertices shinyVertices(const Plan& plan) {
+    ShinyVertices shiny;
+    std::vector<bool> is_shiny;
+    for (const Part& part : plan.parts) {
+        const auto gloss = glossOf(part.material);
+        is_shiny.push_back(gloss.has_value());
+        shiny.gloss.push_back(gloss.value_or(Gloss{}));
+    }
+    if (std::ranges::find(is_shiny, true) == is_shiny.end()) return shiny;
+    const std::vector<PartIndex>& parts = plan.figure->surface.parts;
+    for (std::uint32_t v = 0; v < parts.size(); ++v) {
+        if (is_shiny[parts[v]]) shiny.vertices.push_back(v);
+    }
+    return shiny;
+}
+
+// Sine of the angular radius of a source at a distance.
+double spreadOf(const LightKind& kind, double distance_mm) {
+    const auto sine = [&](double radius_mm) {
+        return std::min(1.0, radius_mm / std::max(distance_mm, 1e-3));
+    };
+    return std::visit(
+        Overloaded{[](const FarLight& far) { return std::sin(radians(far.radius_deg)); },
+                   [&](const Lamp& lamp) { return sine(lamp.radius_mm); },
+                   [&](const Rod& rod) { return sine(rod.radius_mm); },
+                   [&](const Panel& panel) {
+                       return sine(0.25 * (panel.width_mm + panel.height_mm));
+                   },
+                   [](const auto&) { return 0.0; }},
+        kind);
+}
+
+// Share of the sky over the vertex that is not blocked.
+float skySeen(const Reach& reach, const Vec3& normal, std::size_t v) {
+    if (reach.openness.empty()) return 1.0F;
+    const float open = 0.5F * (1.0F + normal.z());
+    return open < 0.02F ? 0.0F : std::min(1.0F, reach.openness[v] / open);
+}
+
+bool isMirrored(const Light& light) {
+    return !std::holds_alternative<Bounce>(light.kind) &&
+           !std::holds_alternative<Spray>(light.kind);  // a spray is paint
+}
+
+}  // namespace
+
+std::optional<Gloss> glossOf(Material material) {
+    const MaterialEntry& entry = entryOf(material);
+    if (entry.sheen <= 0.0) return std::nullopt;
+    return Gloss{std::max(0.002, entry.roughness * entry.roughness),
+                 mirroredShare(entry.refractive_index), material == Material::Velvet};
+}
+
+std::vector<Vec3> viewersOf(const SheenChoices& sheen) {
+    constexpr double kEye_deg = 12.0;  // a little from above, as figures stand on a table
+    if (!sheen.from_arc) return {towards({0.0, kEye_deg})};
+    std::vector<Vec3> viewers;
+    for (const double hour : {10.5, 11.25, 12.0, 0.75, 1.5}) {
+        viewers.push_back(towards({hour, kEye_deg}));
+    }
+    return viewers;
+}
+
+std::vector<std::vector<float>> glossOf(const Plan& plan, const Reach& reach,
+                                        std::span<const float> weights) {
+    if (plan.values.sheen.amount <= 0.0) return {};
+    const ShinyVertices shiny = shinyVertices(plan);
+    if (shiny.vertices.empty()) return {};
+    const Surface& surface = plan.figure->surface;
+    const std::vector<Vec3> viewers = viewersOf(plan.values.sheen);
+    const double part_of_sum = plan.values.sheen.amount / static_cast<double>(viewers.size());
+    std::vector<std::vector<float>> result(weights.size());
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        const Light& light = plan.lights[l];
+        if (weights[l] == 0.0F || !isMirrored(light)) continue;
+        result[l].assign(surface.parts.size(), 0.0F);
+        const auto* sky = std::get_if<Sky>(&light.kind);
+        const std::optional<Vec3> middle = std::holds_alternative<GlowingPart>(light.kind)
+                                               ? middleOf(plan, light)
+                                               : std::optional<Vec3>();
+        forChunks(shiny.vertices.size(), {}, [&](std::size_t begin, std::size_t end) {
+            for (std::size_t i = begin; i < end; ++i) {
+                const std::uint32_t v = shiny.vertices[i];
+                const float arriving = weights[l] * reach.irradiance[l][v];
+                if (arriving <= 1e-5F) continue;
+                const Vec3& normal = surface.normals[v];
+                const Gloss& gloss = shiny.gloss[surface.parts[v]];
+                double sum = 0.0;
+                if (sky != nullptr) {
+                    if (isMetal(plan.parts[surface.parts[v]])) continue;
+                    for (const Vec3& viewer : viewers) {
+                        sum += mirroredSky(gloss, *sky, normal, viewer);
+                    }
+                    sum *= weights[l] * skySeen(reach, normal, v);
+                } else {
+                    const Vec3& point = surface.mesh.positions_mm[v];
+                    const auto aim = middle ? std::optional(Aim{(*middle - point).normalized(),
+                                                                (*middle - point).norm()})
+                                            : aimAt(plan, light, point);
+                    if (!aim) continue;
+                    const double spread = spreadOf(light.kind, aim->distance_mm);
+                    for (const Vec3& viewer : viewers) {
+                        sum += mirrored(gloss, normal, aim->direction, viewer, spread);
+                    }
+                    sum *= arriving;
+                }
+                result[l][v] = static_cast<float>(part_of_sum * sum);
+            }
+        });
+    }
+    return result;
+}
+
+std::vector<float> metalLevels(const Plan& plan, const Reach& reach) {
+    if (std::ranges::none_of(plan.parts, isMetal)) return {};
+    const Surface& surface = plan.figure->surface;
+    const std::vector<Vec3> viewers = viewersOf(plan.values.sheen);
+    std::vector<float> levels(surface.parts.size(), -1.0F);
+    forChunks(levels.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            if (!isMetal(plan.parts[surface.parts[v]])) continue;
+            const Vec3& normal = surface.normals[v];
+            double sum = 0.0;
+            for (Vec3 viewer : viewers) {
+                // What turns away is painted for who looks from the other side.
+                if (normal.dot(viewer) < 0.0F) viewer.head<2>() *= -1.0F;
+                sum += metalLevel(mirroredDirection(normal, viewer).z());
+            }
+            // What sees little of the room mirrors the dark of the figure itself.
+            const double seen = reach.openness.empty() ? 1.0 : skySeen(reach, normal, v);
+            const double open = normal.z() < -0.9F ? 1.0 : 0.35 + 0.65 * seen;
+            levels[v] = static_cast<float>(open * sum / static_cast<double>(viewers.size()));
+        }
+    });
+    return levels;
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,175 @@
+// Plan and light -> lightness: tone, then what mirrors, then the painter's licences.
+#include "core/plan/values.h"
+
+#include <algorithm>
+
+#include "core/base/parallel.h"
+#include "core/colour/adaptation.h"
+#include "core/plan/licences.h"
+#include "core/plan/shine.h"
+
+namespace glaukophos {
+namespace {
+
+PartLightColours coloursOf(const Plan& plan) {
+    std::vector<Reflectance> parts;
+    for (const Part& part : plan.parts) parts.push_back(reflectanceOf(part.local_colour));
+    std::vector<LightSpectrum> lights;
+    for (const Light& light : plan.lights) lights.push_back(spectrumOf(light.colour));
+    return partLightColours(parts, lights);
+}
+
+// Luminance that each vertex returns, in sums over the lights.
+std::vector<float> returnedLuminance(const Plan& plan, const Reach& reach, const Values& values,
+                                     std::span<const float> weights) {
+    const Surface& surface = plan.figure->surface;
+    std::vector<std::vector<float>> factors;  // a part's luminance under each light
+    for (const std::vector<Xyz>& part : values.colours) {
+        std::vector<float>& row = factors.emplace_back();
+        for (std::size_t l = 0; l < weights.size(); ++l) {
+            row.push_back(weights[l] * static_cast<float>(part[l].xyz.y()));
+        }
+    }
+    std::vector<float> returned(surface.parts.size(), 0.0F);
+    forChunks(returned.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t l = 0; l < weights.size(); ++l) {
+            if (weights[l] == 0.0F) continue;
+            const std::vector<float>& irradiance = reach.irradiance[l];
+            for (std::size_t v = begin; v < end; ++v) {
+                returned[v] += factors[surface.parts[v]][l] * irradiance[v];
+            }
+        }
+        for (std::size_t v = begin; v < end; ++v) returned[v] *= values.kept[v];
+    });
+    return returned;
+}
+
+// Colour of the light that gives the figure most of its light.
+Xyz mainWhite(const Plan& plan, const Reach& reach, std::span<const float> areas) {
+    const std::vector<float> weights = lightWeights(plan);
+    double most = 0.0;
+    Xyz white{d65White()};
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        double flux = 0.0;
+        for (std::size_t v = 0; v < areas.size(); ++v) flux += areas[v] * reach.irradiance[l][v];
+        if (weights[l] * flux <= most) continue;
+        most = weights[l] * flux;
+        white = colourOf(spectrumOf(plan.lights[l].colour));
+    }
+    return white;
+}
+
+// What mirrors towards the viewer, added to what the light and the paint give there.
+void addGloss(const Plan& plan, const Values& values, std::span<float> light,
+              std::span<float> returned) {
+    const std::vector<PartIndex>& parts = plan.figure->surface.parts;
+    for (std::size_t l = 0; l < values.gloss.size(); ++l) {
+        const std::vector<float>& gloss = values.gloss[l];
+        if (gloss.empty()) continue;
+        for (std::size_t v = 0; v < gloss.size(); ++v) {
+            returned[v] += gloss[v];
+            // On bare primer there is no sheen: what counts is how far it stands out of the part.
+            const double own = std::max(1e-3, values.colours[parts[v]][l].xyz.y());
+            light[v] += gloss[v] / static_cast<float>(own);
+        }
+    }
+}
+
+// Metal shows the room at full range, with the lights as glints on top.
+void paintMetal(const Plan& plan, const Reach& reach, Values& values) {
+    const std::vector<float> levels = metalLevels(plan, reach);
+    const PaintRange& paint = plan.values.paint;
+    for (std::size_t v = 0; v < levels.size(); ++v) {
+        if (levels[v] < 0.0F) continue;
+        double luminance =
+            luminanceOf(paint.darkest + levels[v] * (paint.top() - paint.darkest));
+        for (const std::vector<float>& gloss : values.gloss) {
+            if (!gloss.empty()) luminance += values.light_tone.gain * gloss[v];
+        }
+        const double lightness = std::min(paint.top(), lightnessOf(std::min(1.0, luminance)));
+        values.lightness[v] = static_cast<float>(lightness);
+        values.painted[v] = static_cast<float>(lightness);
+    }
+}
+
+// By quarters where the painter chose so.
+void paintFace(const Plan& plan, Values& values) {
+    if (!plan.values.face || !plan.values.face->used) return;
+    const FaceQuarters& face = *plan.values.face;
+    const std::vector<float> quarters = quartersOf(plan, face, faceLight(plan, face, values));
+    for (std::size_t v = 0; v < quarters.size(); ++v) {
+        if (quarters[v] < 0.0F) continue;
+        values.painted[v] += quarters[v] - values.lightness[v];
+        values.lightness[v] = quarters[v];
+    }
+}
+
+}  // namespace
+
+Values valuesOf(const Plan& plan, const Reach& reach) {
+    const Figure& figure = *plan.figure;
+    const std::vector<float> areas = paintedAreas(plan, reach);
+    Values values;
+    values.colours = coloursOf(plan);
+    for (const Light& light : plan.lights) {
+        values.light_colours.push_back(colourOf(spectrumOf(light.colour)));
+    }
+    const std::vector<float> weights = lightWeights(plan);
+    values.light = sumOfLights(reach, weights, figure.receiverCount());
+
+    const std::size_t vertices = figure.vertexCount();
+    const std::span<const float> on_figure(values.light.data(), vertices);
+    const PaintRange& paint = plan.values.paint;
+    values.light_tone = {autoGain(on_figure, areas, plan.values.exposure_stops),
+                         plan.values.contrast, paint.darkest, paint.top()};
+    const auto top = static_cast<float>(1.0 / values.light_tone.gain);
+    values.kept.resize(values.light.size());
+    std::ranges::transform(values.light, values.kept.begin(),
+                           [top](float light) { return light > top ? top / light : 1.0F; });
+
+    std::vector<float> returned = returnedLuminance(plan, reach, values, weights);
+    values.development.tone = {autoGain(returned, areas, 0.0), plan.values.contrast, paint.darkest,
+                               paint.top()};
+    values.development.adaptation =
+        adaptationFrom(mainWhite(plan, reach, areas), plan.colours.adaptation);
+
+    std::vector<float> light_seen(on_figure.begin(), on_figure.end());
+    values.gloss = glossOf(plan, reach, weights);
+    addGloss(plan, values, light_seen, returned);
+
+    const bool by_light = plan.values.basis == BandBasis::Light;
+    const ToneTable light_tone(values.light_tone);
+    const ToneTable painted_tone(values.development.tone);
+    values.lightness.resize(vertices);
+    values.painted.resize(vertices);
+    forChunks(vertices, {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            values.painted[v] = painted_tone.lightness(returned[v]);
+            values.lightness[v] =
+                by_light ? light_tone.lightness(light_seen[v]) : values.painted[v];
+        }
+    });
+    paintMetal(plan, reach, values);
+    if (hasLicences(plan)) {
+        values.as_lit = values.lightness;
+        liftAndCalm(plan, values.lightness);
+        liftAndCalm(plan, values.painted);
+        paintFace(plan, values);
+    }
+    turnOver(plan, reach, values);
+    return values;
+}
+
+double shareAtTheTop(const Plan& plan, const Reach& reach, const Values& values) {
+    const std::vector<float> areas = paintedAreas(plan, reach);
+    const double top = 0.9999 / values.light_tone.gain;
+    double area = 0.0;
+    double over = 0.0;
+    for (std::size_t v = 0; v < areas.size(); ++v) {
+        area += areas[v];
+        if (values.light[v] >= top) over += areas[v];
+    }
+    return area > 0.0 ? over / area : 0.0;
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,38 @@
+// What is painted where: the lightness of every vertex, and what made it.
+#pragma once
+
+#include "core/plan/reach.h"
+#include "core/value/ladder.h"
+
+namespace glaukophos {
+
+struct Values {
+    std::vector<float> light;  // irradiance of all lights that are on, one entry a receiver
+    // Share of that light which is painted, one entry a receiver: below 1 where it is stronger
+    // than the top of the light's own scale, so that dark cloth beside a lamp does not turn white.
+    std::vector<float> kept;
+    std::vector<float> lightness;  // L* that the bands sort by, one entry a vertex
+    std::vector<float> painted;    // L* with the part's colour in it, one entry a vertex
+    // `lightness` as light alone would give it, before the painter's licences; empty without any.
+    std::vector<float> as_lit;
+    // Light mirrored towards the viewer, as the luminance that adds; one entry a light (empty for
+    // lights without any), or none at all.
+    std::vector<std::vector<float>> gloss;
+    Tone light_tone;          // light -> L* on bare primer
+    Development development;  // light returned -> colour to paint
+    PartLightColours colours;
+    std::vector<Xyz> light_colours;  // one entry a light, Y = 1
+};
+
+// How much of the work is done: the last touches cost as much as all the rest.
+enum class Finish {
+    Quick,    // while something is dragged: specks and shallow dips are left
+    Settled,  // all
+};
+
+Values valuesOf(const Plan& plan, const Reach& reach);
+
+// Share of the painted area, 0..1, whose light is at or over the top of the scale.
+double shareAtTheTop(const Plan& plan, const Reach& reach, const Values& values);
+
+}  // namespace glaukophos
