@@ -157,7 +157,7 @@ std::vector<Measured> evened(const Contour& contour, const std::vector<Measured>
     std::vector<double> lengths;
     double length = 0.0;
     for (std::size_t i = 0; i < raw.size(); ++i) {
-        lengths.push_back((contour.points_mm[i + 1] - contour.points_mm[i]).norm() + 1e-6);
+        lengths.push_back((contour.line.points_mm[i + 1] - contour.line.points_mm[i]).norm() + 1e-6);
         middles.push_back(length + 0.5 * lengths.back());
         length += lengths.back();
     }
@@ -192,11 +192,11 @@ void addStretches(const Contour& contour, const std::vector<Measured>& measured,
                              edges.back().thrown == measured[i].thrown;
         if (!goes_on) {
             edges.push_back({contour.part, contour.border, kind, measured[i].thrown, 0.0, 0.0,
-                             {contour.points_mm[i]}});
+                             {contour.line.points_mm[i]}});
         }
         BandEdge& edge = edges.back();
-        const double length = (contour.points_mm[i + 1] - contour.points_mm[i]).norm();
-        edge.points_mm.push_back(contour.points_mm[i + 1]);
+        const double length = (contour.line.points_mm[i + 1] - contour.line.points_mm[i]).norm();
+        edge.points_mm.push_back(contour.line.points_mm[i + 1]);
         edge.width_mm += length * measured[i].width_mm;
         edge.length_mm += length;
     }
@@ -227,9 +227,9 @@ BandEdges bandEdgesOf(const Plan& plan, const Results& results) {
     tbb::parallel_for(std::size_t{0}, contours.size(), [&](std::size_t c) {
         const Contour& contour = contours[c];
         std::vector<Measured> raw;
-        for (std::size_t i = 0; i < contour.triangles.size(); ++i) {
-            const Vec3 along = (contour.points_mm[i + 1] - contour.points_mm[i]).stableNormalized();
-            raw.push_back(measure.at(contour.triangles[i], contour.border, along));
+        for (std::size_t i = 0; i < contour.line.triangles.size(); ++i) {
+            const Vec3 along = (contour.line.points_mm[i + 1] - contour.line.points_mm[i]).stableNormalized();
+            raw.push_back(measure.at(contour.line.triangles[i], contour.border, along));
         }
         addStretches(contour, evened(contour, raw), plan.values.edge_kinds, found[c]);
     });

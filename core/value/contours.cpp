@@ -1,4 +1,4 @@
-// Pieces in triangles, chained where they leave one triangle for the next.
+// Pieces in triangles, found edge by edge.
 #include "core/value/contours.h"
 
 #include <algorithm>
@@ -7,26 +7,12 @@
 namespace glaukophos {
 namespace {
 
-constexpr std::uint32_t kNone = std::numeric_limits<std::uint32_t>::max();
-
-// A piece from one edge of a triangle to another; an edge is named by its two vertices.
-struct Piece {
-    std::uint32_t triangle = 0;
-    std::array<std::uint64_t, 2> edges{};
-    std::array<Vec3, 2> at{};
-};
-
-std::uint64_t edgeName(std::uint32_t a, std::uint32_t b) {
-    const auto [low, high] = std::minmax(a, b);
-    return (std::uint64_t{low} << 32U) | high;
-}
-
-std::vector<Piece> piecesOf(const Surface& surface, std::span<const float> lightness, float border,
+std::vector<LinePiece> piecesOf(const Surface& surface, std::span<const float> lightness, float border,
                             std::span<const std::uint32_t> triangles) {
-    std::vector<Piece> pieces;
+    std::vector<LinePiece> pieces;
     for (const std::uint32_t i : triangles) {
         const Triangle& t = surface.mesh.triangles[i];
-        Piece piece{i, {}, {}};
+        LinePiece piece{i, {}, {}};
         std::size_t ends = 0;
         for (std::size_t k = 0; k < 3; ++k) {
             // Always from the lower vertex, so that both triangles find the very same point.
@@ -36,74 +22,13 @@ std::vector<Piece> piecesOf(const Surface& surface, std::span<const float> light
             if ((la >= border) == (lb >= border)) continue;
             const float along = (border - la) / (lb - la);
             piece.edges[ends] = edgeName(a, b);
-            piece.at[ends] = surface.mesh.positions_mm[a] +
+            piece.at_mm[ends] = surface.mesh.positions_mm[a] +
                              along * (surface.mesh.positions_mm[b] - surface.mesh.positions_mm[a]);
             ++ends;
         }
         if (ends == 2) pieces.push_back(piece);
     }
     return pieces;
-}
-
-// Piece ends that lie on the same edge: partner[2 * piece + end], kNone where the surface ends.
-std::vector<std::uint32_t> partnersOf(const std::vector<Piece>& pieces) {
-    std::vector<std::pair<std::uint64_t, std::uint32_t>> ends;
-    ends.reserve(2 * pieces.size());
-    for (std::uint32_t i = 0; i < pieces.size(); ++i) {
-        for (std::uint32_t end = 0; end < 2; ++end) {
-            ends.emplace_back(pieces[i].edges[end], 2 * i + end);
-        }
-    }
-    std::ranges::sort(ends);
-    std::vector<std::uint32_t> partner(ends.size(), kNone);
-    for (std::size_t i = 0; i + 1 < ends.size(); ++i) {
-        if (ends[i].first != ends[i + 1].first) continue;
-        partner[ends[i].second] = ends[i + 1].second;
-        partner[ends[i + 1].second] = ends[i].second;
-        ++i;
-    }
-    return partner;
-}
-
-// Follows the line that leaves through `end`, from piece to piece, until it ends or comes round.
-void follow(const std::vector<Piece>& pieces, const std::vector<std::uint32_t>& partner,
-            std::uint32_t end, std::vector<bool>& used, Contour& contour) {
-    for (;;) {
-        const std::uint32_t piece = end / 2;
-        used[piece] = true;
-        contour.triangles.push_back(pieces[piece].triangle);
-        contour.points_mm.push_back(pieces[piece].at[end % 2]);
-        const std::uint32_t next = partner[end];
-        if (next == kNone || used[next / 2]) return;
-        end = next ^ 1U;  // enter through `next`, leave at its other end
-    }
-}
-
-// The first end of the line that piece `start` belongs to: walks backwards.
-std::uint32_t beginningOf(const std::vector<std::uint32_t>& partner, std::uint32_t start) {
-    std::uint32_t end = 2 * start;
-    for (;;) {
-        const std::uint32_t before = partner[end];
-        if (before == kNone) return end;
-        end = before ^ 1U;
-        if (end == 2 * start) return end;  // round and closed
-    }
-}
-
-void chain(const std::vector<Piece>& pieces, const Surface& surface, std::size_t border,
-           std::vector<Contour>& contours) {
-    const std::vector<std::uint32_t> partner = partnersOf(pieces);
-    std::vector<bool> used(pieces.size(), false);
-    for (std::uint32_t i = 0; i < pieces.size(); ++i) {
-        if (used[i]) continue;
-        const std::uint32_t first = beginningOf(partner, i);
-        Contour contour;
-        contour.border = border;
-        contour.part = surface.labels[pieces[i].triangle];
-        contour.points_mm.push_back(pieces[first / 2].at[first % 2]);
-        follow(pieces, partner, first ^ 1U, used, contour);
-        contours.push_back(std::move(contour));
-    }
 }
 
 }  // namespace
@@ -121,19 +46,14 @@ std::vector<Contour> contoursOf(const Surface& surface, std::span<const float> l
     }
     std::vector<Contour> contours;
     for (std::size_t b = 0; b < borders.size(); ++b) {
-        chain(piecesOf(surface, lightness, static_cast<float>(borders[b]), crossed[b]), surface, b,
-              contours);
+        const auto border = static_cast<float>(borders[b]);
+        for (Polyline& line : chained(piecesOf(surface, lightness, border, crossed[b]))) {
+            const PartIndex part = surface.labels[line.triangles.front()];
+            contours.push_back({b, part, std::move(line)});
+        }
     }
     std::ranges::stable_sort(contours, {}, [](const Contour& c) { return std::pair(c.part, c.border); });
     return contours;
-}
-
-double lengthOf(std::span<const Vec3> line_mm) {
-    double length = 0.0;
-    for (std::size_t i = 1; i < line_mm.size(); ++i) {
-        length += (line_mm[i] - line_mm[i - 1]).norm();
-    }
-    return length;
 }
 
 }  // namespace glaukophos

@@ -76,6 +76,65 @@ Shape disc(const Vec3& centre, float radius, int corners) {
     return shape;
 }
 
+Shape torus(const Vec3& centre, float ring_radius, float tube_radius, int rings, int sectors) {
+    Shape shape;
+    for (int i = 0; i < rings; ++i) {
+        const double turn = 2.0 * kPi * i / rings;
+        for (int j = 0; j < sectors; ++j) {
+            const double tube = 2.0 * kPi * j / sectors;
+            const double r = ring_radius + tube_radius * std::cos(tube);
+            shape.positions_mm.push_back(
+                centre +
+                Vec3d(r * std::cos(turn), r * std::sin(turn), tube_radius * std::sin(tube))
+                    .cast<float>());
+        }
+    }
+    const auto at = [&](int i, int j) {
+        return static_cast<std::uint32_t>(i % rings * sectors + j % sectors);
+    };
+    for (int i = 0; i < rings; ++i) {
+        for (int j = 0; j < sectors; ++j) {
+            shape.triangles.push_back({at(i, j), at(i + 1, j), at(i + 1, j + 1)});
+            shape.triangles.push_back({at(i, j), at(i + 1, j + 1), at(i, j + 1)});
+        }
+    }
+    return shape;
+}
+
+Shape bar(const std::vector<Eigen::Vector2f>& section, float from_x, float to_x) {
+    Shape shape;
+    const auto corners = static_cast<std::uint32_t>(section.size());
+    for (const float x : {from_x, to_x}) {
+        for (const Eigen::Vector2f& c : section) shape.positions_mm.emplace_back(x, c.x(), c.y());
+    }
+    for (std::uint32_t i = 0; i < corners; ++i) {
+        const std::uint32_t next = (i + 1) % corners;
+        shape.triangles.push_back({i, next, corners + i});
+        shape.triangles.push_back({next, corners + next, corners + i});
+        if (i < 1 || i + 1 >= corners) continue;
+        shape.triangles.push_back({0, i + 1, i});
+        shape.triangles.push_back({corners, corners + i, corners + i + 1});
+    }
+    return shape;
+}
+
+Shape cylinder(const Vec3& foot, float radius, float height, int corners) {
+    Shape shape{{foot, foot + height * Vec3::UnitZ()}, {}};
+    for (int i = 0; i < corners; ++i) {
+        const double turn = 2.0 * kPi * i / corners;
+        const Vec3 rim = foot + radius * Vec3d(std::cos(turn), std::sin(turn), 0.0).cast<float>();
+        shape.positions_mm.push_back(rim);
+        shape.positions_mm.push_back(rim + height * Vec3::UnitZ());
+        const auto low = static_cast<std::uint32_t>(2 + 2 * i);
+        const auto next = static_cast<std::uint32_t>(2 + 2 * ((i + 1) % corners));
+        shape.triangles.insert(shape.triangles.end(), {{0, next, low},
+                                                       {1, low + 1, next + 1},
+                                                       {low, next, next + 1},
+                                                       {low, next + 1, low + 1}});
+    }
+    return shape;
+}
+
 Mesh meshOf(const std::vector<Shape>& parts) {
     Mesh mesh;
     for (const Shape& part : parts) append(mesh, part.positions_mm, part.triangles);

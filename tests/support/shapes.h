@@ -22,6 +22,13 @@ Shape plate(const Vec3& centre, float half_side);
 // Horizontal disc facing up.
 Shape disc(const Vec3& centre, float radius, int corners = 256);
 
+// A ring of round section about the z axis.
+Shape torus(const Vec3& centre, float ring_radius, float tube_radius, int rings, int sectors);
+// A bar along x with this convex section (y, z), counterclockwise seen from +x; flat ends.
+Shape bar(const std::vector<Eigen::Vector2f>& section, float from_x, float to_x);
+// An upright cylinder with flat ends.
+Shape cylinder(const Vec3& foot, float radius, float height, int corners);
+
 Mesh meshOf(const std::vector<Shape>& parts);
 
 // One label a shape.
