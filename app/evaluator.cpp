@@ -126,6 +126,22 @@ bool Evaluator::traceAll(const Plan& plan, Accuracy accuracy, const std::stop_to
     return true;
 }
 
+// Edges of the form are found once; kinds of borders when the hand rests.
+void Evaluator::mark(Evaluated& result, Finish finish) {
+    const RidgeOptions options = ridgeOptionsFor(result.plan.values.edge_lines);
+    const bool known = m_ridge_form == m_form && options == m_ridge_options;
+    if (!known && finish == Finish::Quick) return;
+    if (!known) {
+        m_ridges = ridgesOf(m_form->whole, options, {});
+        m_ridge_options = options;
+        m_ridge_form = m_form;
+    }
+    result.marks.lines = edgeLinesOf(result.plan, result.results, m_ridges);
+    if (finish == Finish::Settled) {
+        result.marks.edges = bandEdgesOf(result.plan, result.results);
+    }
+}
+
 void Evaluator::publish(const Plan& plan, Finish finish) {
     Reach reach;
     bool all_soft = true;
@@ -146,6 +162,7 @@ void Evaluator::publish(const Plan& plan, Finish finish) {
     auto result = std::make_shared<Evaluated>();
     result->plan = plan;
     result->results = resultsOf(plan, spread(*plan.figure, reach), finish);
+    mark(*result, finish);
     result->sky_rounds = m_table.rounds;
     result->complete = finish == Finish::Settled && all_soft && m_table.rounds == kSkyRounds && (!bounces || !m_bounce.empty());
     if (m_scored && *m_scored < plan.lights.size() && m_table.rounds == kSkyRounds &&

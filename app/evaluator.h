@@ -9,6 +9,7 @@
 #include <thread>
 
 #include "core/io/sky_cache.h"
+#include "core/plan/marks.h"
 #include "core/plan/score.h"
 
 namespace glaukophos {
@@ -17,6 +18,7 @@ namespace glaukophos {
 struct Evaluated {
     Plan plan;
     Results results;
+    Marks marks;
     int sky_rounds = 0;     // of kSkyRounds
     bool complete = false;  // nothing will be refined any more
     std::size_t scored_light = 0;
@@ -65,6 +67,7 @@ class Evaluator : public QObject {
     TracedLight& tracedFor(const Plan& plan, std::size_t index);
     bool traceAll(const Plan& plan, Accuracy accuracy, const std::stop_token& stop);
     void publish(const Plan& plan, Finish finish);
+    void mark(Evaluated& result, Finish finish);
 
     std::mutex m_mutex;
     std::condition_variable_any m_wake;
@@ -80,6 +83,9 @@ class Evaluator : public QObject {
     Reach m_openness;           // what the table says of the form, without lights
     int m_openness_rounds = 0;  // of the table that m_openness is from
     std::optional<std::size_t> m_scored;
+    Ridges m_ridges;
+    RidgeOptions m_ridge_options;
+    std::shared_ptr<const Form> m_ridge_form;  // that m_ridges belong to
 
     std::jthread m_worker;  // last member: starts when all others are ready
 };

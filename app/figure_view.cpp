@@ -109,6 +109,32 @@ void FigureView::placeLightByClick() {
     update();
 }
 
+void FigureView::askForPlace(const QString& prompt,
+                             std::function<void(const SurfacePoint&)> use) {
+    m_prompt = prompt;
+    m_use_place = std::move(use);
+    setCursor(Qt::CrossCursor);
+    update();
+}
+
+void FigureView::forgetClick() {
+    m_placing_light = false;
+    m_use_place = nullptr;
+    setCursor(Qt::ArrowCursor);
+    update();
+}
+
+SurfacePoint FigureView::pointAt(const RayHit& hit, const CameraRay& ray) const {
+    const Mesh& mesh = m_document.plan().figure->surface.mesh;
+    return {hit.triangle, ray.origin + hit.distance_mm * ray.direction,
+            areaVector(mesh, mesh.triangles[hit.triangle]).stableNormalized()};
+}
+
+std::optional<SurfacePoint> FigureView::placeAt(const QPointF& position) const {
+    const auto hit = hitAt(position);
+    return hit ? std::optional(pointAt(*hit, rayAt(position))) : std::nullopt;
+}
+
 void FigureView::setView(const ViewChoice& view) {
     m_from_light.reset();
     m_view = view;
@@ -229,7 +255,7 @@ void FigureView::mousePressEvent(QMouseEvent* event) {
     m_pressed = m_last = event->position();
     m_dragged = false;
     if (!m_document.isOpen()) return;
-    if (event->button() == Qt::LeftButton && !m_placing_light) {
+    if (event->button() == Qt::LeftButton && !waitsForClick()) {
         if (const auto handle = handleAt(event->position())) {
             m_drag = Drag::Light;
             m_dragged_handle = *handle;
@@ -261,7 +287,7 @@ void FigureView::mouseMoveEvent(QMouseEvent* event) {
     if (m_drag == Drag::None) {
         readSpot(event->position());
         const bool over_light = handleAt(event->position()).has_value();
-        if (!m_placing_light && m_tool == SurfaceTool::Choose) {
+        if (!waitsForClick() && m_tool == SurfaceTool::Choose) {
             setCursor(over_light ? Qt::OpenHandCursor : Qt::ArrowCursor);
         }
         return;
@@ -302,7 +328,7 @@ void FigureView::strokeTo(const QPointF& position, Qt::KeyboardModifiers modifie
                                          static_cast<float>(at.y() * ratio));
         const auto hit = m_document.plan().figure->form->shown.nearest(ray.origin, ray.direction,
                                                                        1e30F, held.passed);
-        if (hit) points.push_back({hit->triangle, ray.origin + hit->distance_mm * ray.direction});
+        if (hit) points.push_back(pointAt(*hit, ray));
     }
     const bool take_away =
         m_tool == SurfaceTool::TakeAway || modifiers.testFlag(Qt::ControlModifier);
@@ -373,6 +399,13 @@ void FigureView::dragHandle(const QPointF& position, bool on_surface) {
 
 void FigureView::click(const QPointF& position) {
     const auto hit = hitAt(position);
+    if (m_use_place) {
+        const auto use = m_use_place;
+        if (!hit) return;  // beside the figure: the question stays
+        forgetClick();
+        use(pointAt(*hit, rayAt(position)));
+        return;
+    }
     if (!std::exchange(m_placing_light, false)) {
         m_document.selectPart(hit ? std::optional(m_document.plan().figure->partShownBy(*hit))
                                   : std::nullopt);
@@ -459,8 +492,7 @@ void FigureView::keyPressEvent(QKeyEvent* event) {
         case Qt::Key_Minus:
             return zoomAt(0.8);
         case Qt::Key_Escape:
-            m_placing_light = false;
-            setCursor(Qt::ArrowCursor);
+            forgetClick();
             m_document.selectPart(std::nullopt);
             lookFrom(std::nullopt);
             return;
@@ -478,9 +510,16 @@ void FigureView::leaveEvent(QEvent* /*event*/) {
 void FigureView::resizeEvent(QResizeEvent* /*event*/) { requestPicture(false); }
 
 QString FigureView::caption() const {
-    static const std::array<const char*, 7> titles = {
-        QT_TR_NOOP("Bare figure"),       QT_TR_NOOP("Parts"),  QT_TR_NOOP("Reach of"),
-        QT_TR_NOOP("Shells of"),         QT_TR_NOOP("Values"), QT_TR_NOOP("Bands"),
+    static const std::array<const char*, kOverlayNames.size()> titles = {
+        QT_TR_NOOP("Bare figure"),
+        QT_TR_NOOP("Parts"),
+        QT_TR_NOOP("Reach of"),
+        QT_TR_NOOP("Shells of"),
+        QT_TR_NOOP("Values"),
+        QT_TR_NOOP("Bands"),
+        QT_TR_NOOP("Borders: solid crisp, dashed soft, dotted blended"),
+        QT_TR_NOOP("Edge lines, each pass lighter and narrower"),
+        QT_TR_NOOP("Squinted at, in greys"),
         QT_TR_NOOP("Colours as planned")};
     QString text = tr(titles.at(static_cast<std::size_t>(m_look.overlay)));
     const std::vector<Light>& lights = m_document.plan().lights;
@@ -502,6 +541,7 @@ void FigureView::paintCaption(QPainter& painter) const {
     QString text = caption();
     if (m_placing_light)
         text = tr("Click where the light touches the figure. Esc leaves it as it is.");
+    if (m_use_place) text = m_prompt;
     const EvaluatedPtr& evaluated = m_document.evaluated();
     if (evaluated != nullptr && !evaluated->complete) {
         text += tr(" · tracing the sky, %1 of %2").arg(evaluated->sky_rounds).arg(kSkyRounds);
@@ -547,7 +587,7 @@ void FigureView::paintBrush(QPainter& painter) const {
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(QColor(0, 0, 0, 180), 3));
     painter.drawEllipse(m_pointer, radius, radius);
-    const bool adds = m_tool == SurfaceTool::Paint;
+    const bool adds = m_tool == SurfaceTool::Paint || m_tool == SurfaceTool::Correct;
     painter.setPen(QPen(Qt::white, 1.5, adds ? Qt::SolidLine : Qt::DashLine));
     painter.drawEllipse(m_pointer, radius, radius);
 }

@@ -3,6 +3,7 @@
 
 #include <QTimer>
 #include <QWidget>
+#include <functional>
 #include <optional>
 
 #include "app/document.h"
@@ -18,12 +19,14 @@ enum class SurfaceTool {
     Paint,     // adds what the brush touches to the chosen part
     TakeAway,  // gives it back to the neighbours
     Patch,     // adds the patch up to the next creases
+    Correct,   // makes values lighter or darker by hand
 };
 
 // A place on the working surface.
 struct SurfacePoint {
     std::uint32_t triangle = 0;
     Vec3 point_mm = Vec3::Zero();
+    Vec3 normal = Vec3::UnitZ();  // of the triangle
 };
 
 class FigureView : public QWidget {
@@ -48,7 +51,11 @@ class FigureView : public QWidget {
 
     // The next click on the figure puts the chosen light there, or makes that part glow.
     void placeLightByClick();
+    // The next click on the figure is handed to `use`; `prompt` says what for. Esc forgets it.
+    void askForPlace(const QString& prompt, std::function<void(const SurfacePoint&)> use);
     void setShells(int count);
+    // The place of the surface at a position of the view; none beside the figure.
+    [[nodiscard]] std::optional<SurfacePoint> placeAt(const QPointF& position) const;
     // Lines of sight from the spot at a position of the view; none from beside the figure.
     void lookFrom(const QPointF& position) { lookFrom(hitAt(position)); }
     [[nodiscard]] const std::vector<SightLine>& sightLines() const { return m_sight_lines; }
@@ -101,6 +108,9 @@ class FigureView : public QWidget {
     void dragHandle(const QPointF& position, bool on_surface);
     void click(const QPointF& position);
     void placeChosenLight(const RayHit& hit, const QPointF& position);
+    [[nodiscard]] bool waitsForClick() const { return m_placing_light || m_use_place; }
+    void forgetClick();
+    [[nodiscard]] SurfacePoint pointAt(const RayHit& hit, const CameraRay& ray) const;
     void lookFrom(const std::optional<RayHit>& hit);
     void refreshSightLines();
     void readSpot(const QPointF& position);
@@ -125,6 +135,8 @@ class FigureView : public QWidget {
     std::vector<std::uint32_t> m_touched;
     QPointF m_pointer{-1, -1};
     bool m_placing_light = false;
+    QString m_prompt;
+    std::function<void(const SurfacePoint&)> m_use_place;  // waits for a click
     Drag m_drag = Drag::None;
     bool m_dragged = false;
     LightHandle m_dragged_handle;

@@ -9,15 +9,23 @@
 #include "app/main_window.h"
 #include "app/text.h"
 #include "core/picture/named_view.h"
+#include "core/plan/licences.h"
 #include "core/plan/light_setup.h"
 
 namespace {
 
 using namespace glaukophos;
 
+QPointF spotOf(const FigureView& view, const QString& shares) {
+    const QStringList pair = shares.split(QLatin1Char(','));
+    if (pair.size() != 2) return {-1, -1};
+    return {view.width() * pair[0].toDouble(), view.height() * pair[1].toDouble()};
+}
+
 struct ScriptOptions {
     QString picture;
     QString sheet;
+    QString study;
     QPageSize::PageSizeId page = QPageSize::A4;
     QString sight;
     int drag_steps = 0;
@@ -43,18 +51,17 @@ class Script : public QObject {
         if (m_options.scored && !evaluated->score) return;
         if (evaluated->plan.figure != m_window.document().plan().figure) return;
         if (m_window.figurePanel().partsPage().divider().isBusy()) return;
-        const QStringList sight = m_options.sight.split(QLatin1Char(','));
-        if (sight.size() == 2) {
-            FigureView& view = m_window.figureView();
-            view.lookFrom(
-                QPointF(view.width() * sight[0].toDouble(), view.height() * sight[1].toDouble()));
-        }
+        FigureView& view = m_window.figureView();
+        if (!m_options.sight.isEmpty()) view.lookFrom(spotOf(view, m_options.sight));
         m_done = true;
         if (m_options.drag_steps > 0) return measureDrag();
         bool written = true;
         if (!m_options.picture.isEmpty()) written = m_window.grab().save(m_options.picture);
         if (!m_options.sheet.isEmpty()) {
             written = m_window.exportSheet(m_options.sheet, m_options.page) && written;
+        }
+        if (!m_options.study.isEmpty()) {
+            written = m_window.exportStudy(m_options.study, m_options.page) && written;
         }
         QCoreApplication::exit(written ? 0 : 2);
     }
@@ -89,9 +96,15 @@ void addOptions(QCommandLineParser& parser) {
     add("page", "Page of the sheet: a4 or letter.", "size");
     add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours.", "number");
     add("divide", "Divide the figure into this many parts at its creases.", "number");
-    add("page-shown", "Page of a stage: standing, parts, material, place, glow, best or ready.",
+    add("page-shown",
+        "Page of a stage: standing, parts, material; place, glow, best, ready; tone, bands, edges, "
+        "study or hand.",
         "page");
-    add("show", "Overlay: bare, parts, reach, shells, values, bands or colours.", "overlay");
+    add("show",
+        "Overlay: bare, parts, reach, shells, values, bands, edges, lines, squint or colours.",
+        "overlay");
+    add("study", "Save the study in greys when it is ready, and quit.", "pdf");
+    add("face", "Place the face by quarters at this share of the view, such as 0.5,0.2.", "x,y");
     add("view", "View: front, right, back, left, top, below, upside-down.", "view");
     add("from-light", "See from the light of this number, beginning with 1.", "number");
     add("light", "Choose the light of this number, beginning with 1.", "number");
@@ -102,6 +115,14 @@ void addOptions(QCommandLineParser& parser) {
         "steps");
     add("theme", "Surroundings: dark or light.", "theme");
     parser.addOption({QStringLiteral("steps"), QStringLiteral("Colours in flat steps.")});
+}
+
+void placeFace(MainWindow& window, const QString& shares) {
+    const auto place = window.figureView().placeAt(spotOf(window.figureView(), shares));
+    if (!place) return;
+    window.document().edit(QStringLiteral("face"), Aspect::Values, [&](Plan& plan) {
+        plan.values.face = faceAt(plan, place->point_mm);
+    });
 }
 
 void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
@@ -121,6 +142,13 @@ void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     const auto light_page = light_pages.indexOf(parser.value(QStringLiteral("page-shown")));
     if (light_page >= 0) {
         window.lightsPanel().showPage(static_cast<LightsPanel::Page>(light_page));
+    }
+    const QStringList value_pages = {QStringLiteral("tone"), QStringLiteral("bands"),
+                                     QStringLiteral("edges"), QStringLiteral("study"),
+                                     QStringLiteral("hand")};
+    const auto value_page = value_pages.indexOf(parser.value(QStringLiteral("page-shown")));
+    if (value_page >= 0) {
+        window.valuesPanel().showPage(static_cast<ValuesPanel::Page>(value_page));
     }
     if (const auto overlay = overlayFromName(parser.value(QStringLiteral("show")).toStdString())) {
         window.figureView().setOverlay(*overlay);
@@ -143,6 +171,9 @@ void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
         window.document().edit(QStringLiteral("ready"), Aspect::Lights,
                                [&](Plan& plan) { plan.lights = setup.lights; });
     }
+    if (parser.isSet(QStringLiteral("face"))) {
+        placeFace(window, parser.value(QStringLiteral("face")));
+    }
     window.figureView().setInSteps(parser.isSet(QStringLiteral("steps")));
 }
 
@@ -162,13 +193,15 @@ int main(int argc, char** argv) {
     const ScriptOptions options{
         parser.value(QStringLiteral("picture")),
         parser.value(QStringLiteral("sheet")),
+        parser.value(QStringLiteral("study")),
         parser.value(QStringLiteral("page")) == QStringLiteral("letter") ? QPageSize::Letter
                                                                          : QPageSize::A4,
         parser.value(QStringLiteral("sight")),
         parser.value(QStringLiteral("measure-drag")).toInt(),
         parser.value(QStringLiteral("page-shown")) == QStringLiteral("best")};
     std::unique_ptr<Script> script;
-    if (!options.picture.isEmpty() || !options.sheet.isEmpty() || options.drag_steps > 0) {
+    if (!options.picture.isEmpty() || !options.sheet.isEmpty() || !options.study.isEmpty() ||
+        options.drag_steps > 0) {
         script = std::make_unique<Script>(window, options);
     } else {
         window.offerRecovery();

@@ -13,6 +13,7 @@
 #include <QMimeData>
 
 #include "app/sheet.h"
+#include "app/study_sheet.h"
 #include "app/text.h"
 #include "core/io/file_bytes.h"
 #include "core/io/tables_csv.h"
@@ -29,7 +30,7 @@ struct StageEntry {
 constexpr std::array<StageEntry, 4> kStages = {{
     {QT_TR_NOOP("Figure"), "figure", QT_TR_NOOP("Parts and their own colours (Ctrl+1)")},
     {QT_TR_NOOP("Lights"), "lights", QT_TR_NOOP("Where the light comes from (Ctrl+2)")},
-    {QT_TR_NOOP("Values"), "values", QT_TR_NOOP("Dark to light in five bands (Ctrl+3)")},
+    {QT_TR_NOOP("Values"), "values", QT_TR_NOOP("Dark to light in a few bands (Ctrl+3)")},
     {QT_TR_NOOP("Colours"), "colours", QT_TR_NOOP("The colours of each band (Ctrl+4)")},
 }};
 
@@ -38,13 +39,16 @@ struct OverlayEntry {
     const char* tip;
     const char* key;
 };
-constexpr std::array<OverlayEntry, 7> kOverlays = {{
+constexpr std::array<OverlayEntry, kOverlayNames.size()> kOverlays = {{
     {QT_TR_NOOP("Bare"), QT_TR_NOOP("The figure in plain clay, to see its forms (B)"), "B"},
     {QT_TR_NOOP("Parts"), QT_TR_NOOP("Each part in a tint of its own (P)"), "P"},
     {QT_TR_NOOP("Reach"), QT_TR_NOOP("What the chosen light alone reaches (R)"), "R"},
     {QT_TR_NOOP("Shells"), QT_TR_NOOP("The nested shells of the chosen glow (S)"), "S"},
     {QT_TR_NOOP("Values"), QT_TR_NOOP("All lights together, in greys (V)"), "V"},
-    {QT_TR_NOOP("Bands"), QT_TR_NOOP("Five steps with their borders (N)"), "N"},
+    {QT_TR_NOOP("Bands"), QT_TR_NOOP("Few steps with their borders (N)"), "N"},
+    {QT_TR_NOOP("Borders"), QT_TR_NOOP("Where to blend and where not (E)"), "E"},
+    {QT_TR_NOOP("Edges"), QT_TR_NOOP("Edge highlights, pass by pass (I)"), "I"},
+    {QT_TR_NOOP("Squint"), QT_TR_NOOP("Painted values as through half-closed eyes (Q)"), "Q"},
     {QT_TR_NOOP("Colours"), QT_TR_NOOP("As planned, in colour (C)"), "C"},
 }};
 
@@ -55,8 +59,7 @@ Overlay overlayOf(Stage stage) {
             return Overlay::Parts;
         case Stage::Lights:
             return Overlay::Colours;
-        case Stage::Values:
-            return Overlay::Bands;
+        case Stage::Values:  // as its page says
         case Stage::Colours:
             break;
     }
@@ -158,9 +161,6 @@ QWidget* MainWindow::buildTopBar() {
                 [this, i] { m_view->setOverlay(static_cast<Overlay>(i)); });
     }
     row->addStretch(1);
-    auto* turn = new QLabel(tr("Drag turns, wheel zooms"), bar);
-    turn->setObjectName(QStringLiteral("caption"));
-    row->addWidget(turn);
     connect(m_view, &FigureView::overlayChanged, this, [this](Overlay overlay) {
         m_overlay_buttons[static_cast<std::size_t>(overlay)]->setChecked(true);
     });
@@ -190,7 +190,8 @@ QWidget* MainWindow::buildMiddle() {
     auto* colours_panel = new ColoursPanel(m_document, this);
     m_panels->addWidget(m_figure_panel);
     m_panels->addWidget(m_lights_panel);
-    m_panels->addWidget(new ValuesPanel(m_document, this));
+    m_values_panel = new ValuesPanel(m_document, *m_view, this);
+    m_panels->addWidget(m_values_panel);
     m_panels->addWidget(colours_panel);
     upper->addWidget(m_panels);
     column->addLayout(upper, 1);
@@ -213,6 +214,8 @@ QWidget* MainWindow::buildMiddle() {
     connect(m_lights_panel, &LightsPanel::placeByClickRequested, m_view,
             &FigureView::placeLightByClick);
     connect(m_lights_panel, &LightsPanel::shellsChanged, m_view, &FigureView::setShells);
+    connect(m_values_panel, &ValuesPanel::printStudyRequested, this,
+            [this] { askExportStudy(QPageSize::A4); });
     connect(colours_panel, &ColoursPanel::stepsToggled, m_view, &FigureView::setInSteps);
     connect(m_view, &FigureView::stepsChanged, colours_panel, &ColoursPanel::showSteps);
     return middle;
@@ -238,6 +241,10 @@ void MainWindow::buildFileMenu() {
                                      [this] { askExportSheet(QPageSize::A4); }));
     m_needs_plan.push_back(addAction(menu, tr("Plan sheet, Letter …"), {},
                                      [this] { askExportSheet(QPageSize::Letter); }));
+    m_needs_plan.push_back(addAction(menu, tr("Study in greys, A4 …"), {},
+                                     [this] { askExportStudy(QPageSize::A4); }));
+    m_needs_plan.push_back(addAction(menu, tr("Study in greys, Letter …"), {},
+                                     [this] { askExportStudy(QPageSize::Letter); }));
     m_needs_plan.push_back(
         addAction(menu, tr("Ladders as a table (CSV) …"), {}, [this] { askExportCsv(); }));
     menu.addSeparator();
@@ -325,7 +332,8 @@ void MainWindow::setStage(Stage stage) {
     m_panels->setCurrentIndex(static_cast<int>(index));
     m_view->setLightHandles(stage == Stage::Lights);
     if (stage != Stage::Figure) m_figure_panel->partsPage().layDownBrush();
-    m_view->setOverlay(overlayOf(stage));
+    if (stage != Stage::Values) m_values_panel->layDownBrush();
+    m_view->setOverlay(stage == Stage::Values ? m_values_panel->overlay() : overlayOf(stage));
     m_overlay_buttons[static_cast<std::size_t>(m_view->overlay())]->setChecked(true);
 }
 
@@ -450,6 +458,20 @@ void MainWindow::askExportSheet(QPageSize::PageSizeId page) {
     if (!file.isEmpty()) exportSheet(file, page);
 }
 
+bool MainWindow::exportStudy(const QString& file, QPageSize::PageSizeId page) {
+    if (m_document.evaluated() == nullptr) return false;
+    QApplication::setOverrideCursor(Qt::WaitCursor);
+    const bool written = report(writeStudy(*m_document.evaluated(), file, page));
+    QApplication::restoreOverrideCursor();
+    return written;
+}
+
+void MainWindow::askExportStudy(QPageSize::PageSizeId page) {
+    const QString file =
+        QFileDialog::getSaveFileName(this, tr("Study in greys"), {}, tr("PDF (*.pdf)"));
+    if (!file.isEmpty()) exportStudy(file, page);
+}
+
 void MainWindow::askExportCsv() {
     const QString file =
         QFileDialog::getSaveFileName(this, tr("Ladders as a table"), {}, tr("Tables (*.csv)"));
@@ -491,8 +513,9 @@ void MainWindow::showHelp() {
         "the round chart: the middle is straight above, the inner circle the horizon. Drag what "
         "stands near the figure by its rings, with Shift along the surface. Best shows where the "
         "moon would do best, and why. Click the figure to see what blocks which light.</p>"
-        "<p><b>3 Values.</b> See the five bands and how much of the surface each takes. The "
-        "lighter, the smaller.</p>"
+        "<p><b>3 Values.</b> Take a style or drag the borders of the bands: the lighter, the "
+        "smaller. Edges shows where to blend and what to line, Study whether it reads when you "
+        "squint, Hand where you know better than the light.</p>"
         "<p><b>4 Colours.</b> Click a part: its ladder stands at the foot, from Deep to Peak."
         "</p>"
         "<p><b>5 Print.</b> File, Plan sheet. Take it to the desk.</p>"

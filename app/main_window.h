@@ -37,6 +37,7 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] Loader& loader() { return m_loader; }
     [[nodiscard]] FigurePanel& figurePanel() { return *m_figure_panel; }
     [[nodiscard]] LightsPanel& lightsPanel() { return *m_lights_panel; }
+    [[nodiscard]] ValuesPanel& valuesPanel() { return *m_values_panel; }
 
     void openFiles(const QStringList& files);  // asks about unsaved changes first
     // Another file of the open figure: parts and lights stay.
@@ -46,6 +47,7 @@ class MainWindow : public QMainWindow {
     void setTheme(ThemeKind kind);
     bool saveTo(const QString& file);
     bool exportSheet(const QString& file, QPageSize::PageSizeId page);
+    bool exportStudy(const QString& file, QPageSize::PageSizeId page);
     bool exportCsv(const QString& file);
 
   protected:
@@ -72,6 +74,7 @@ class MainWindow : public QMainWindow {
     void askOpen();
     void askReimport();
     void askExportSheet(QPageSize::PageSizeId page);
+    void askExportStudy(QPageSize::PageSizeId page);
     void askExportCsv();
     bool report(const Result<void>& result);  // shows an error; true when there is none
     void showHelp();
@@ -91,6 +94,7 @@ class MainWindow : public QMainWindow {
     QStackedWidget* m_panels;
     FigurePanel* m_figure_panel = nullptr;
     LightsPanel* m_lights_panel = nullptr;
+    ValuesPanel* m_values_panel = nullptr;
     std::vector<QToolButton*> m_stage_buttons;
     std::vector<QToolButton*> m_overlay_buttons;
     std::vector<QAction*> m_needs_plan;

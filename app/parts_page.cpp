@@ -225,11 +225,13 @@ void PartsPage::buildBrush() {
 
 void PartsPage::connectStrokes() {
     connect(&m_view, &FigureView::strokeStarted, this, [this] {
+        if (m_view.tool() == SurfaceTool::Correct) return;
         m_labels = *m_document.plan().figure->labels;
         m_stroke_changed = false;
     });
     connect(&m_view, &FigureView::stroked, this,
             [this](const std::vector<SurfacePoint>& points, bool take_away) {
+                if (m_view.tool() == SurfaceTool::Correct) return;
                 const Divider::Guide guide = m_divider.guide();
                 const bool patches = m_view.tool() == SurfaceTool::Patch;
                 if (guide == nullptr || (patches && guide->tree == nullptr)) return;

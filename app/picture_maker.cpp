@@ -52,7 +52,8 @@ void PictureMaker::run(const std::stop_token& stop) {
 
 const Look& PictureMaker::lookFor(const PictureRequest& request) {
     if (m_look_of != request.evaluated || m_look_choice != request.look) {
-        m_look = lookOf(request.evaluated->plan, request.evaluated->results, request.look);
+        m_look = lookOf(request.evaluated->plan, request.evaluated->results, request.look,
+                        request.evaluated->marks);
         m_look_of = request.evaluated;
         m_look_choice = request.look;
     }
@@ -88,7 +89,8 @@ void PictureMaker::make(const PictureRequest& request) {
         }
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames) || last) {
-            emit pictureReady(toQImage(developed(accumulation)), request.number,
+            emit pictureReady(toQImage(developed(accumulation, figure, request.camera, look)),
+                              request.number,
                               last && !request.moving);
         }
         if (newerWaits()) return;

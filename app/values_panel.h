@@ -1,48 +1,36 @@
-// Stage "Values": exposure, contrast, and the five bands with their shares.
+// Stage "Values": from light to a map that a brush can follow.
 #pragma once
 
-#include <QComboBox>
-
-#include "app/number_field.h"
+#include "app/bands_page.h"
+#include "app/edges_page.h"
+#include "app/hand_page.h"
+#include "app/page_tabs.h"
 #include "app/stage_panel.h"
+#include "app/study_page.h"
+#include "app/tone_page.h"
 
 namespace glaukophos {
-
-class BandTable;
 
 class ValuesPanel : public StagePanel {
     Q_OBJECT
 
   public:
-    explicit ValuesPanel(Document& document, QWidget* parent = nullptr);
+    ValuesPanel(Document& document, FigureView& view, QWidget* parent = nullptr);
+
+    enum class Page { Tone, Bands, Edges, Study, Hand };
+    void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
+    // What the shown page is about.
+    [[nodiscard]] Overlay overlay() const;
+    [[nodiscard]] BandsPage& bandsPage() { return *m_bands; }
+    void layDownBrush() { m_hand->layDownBrush(); }
+
+  signals:
+    void printStudyRequested();
 
   private:
-    void refresh(Aspect aspect);
-    void change(const QString& text, int key, const std::function<void(ValueChoices&)>& change);
-
-    Document& m_document;
-    bool m_showing = false;
-    NumberField* m_exposure;  // owned by Qt, as are the following
-    NumberField* m_contrast;
-    QComboBox* m_basis;
-    QLabel* m_basis_words;
-    BandTable* m_table;
-    QLabel* m_warning;
-};
-
-// Five rows: grey, name, range of L*, share as a bar and a number.
-class BandTable : public QWidget {
-    Q_OBJECT
-
-  public:
-    explicit BandTable(Document& document, QWidget* parent = nullptr);
-    [[nodiscard]] QSize sizeHint() const override { return {240, 5 * 34 + 4}; }
-
-  protected:
-    void paintEvent(QPaintEvent* event) override;
-
-  private:
-    Document& m_document;
+    PageTabs* m_pages;  // owned by Qt, as are the following
+    BandsPage* m_bands;
+    HandPage* m_hand;
 };
 
 }  // namespace glaukophos

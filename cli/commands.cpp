@@ -54,7 +54,11 @@ Result<Plan> load(const CommonOptions& options) {
     const auto parsed = lightsFrom(options.lights);
     if (!parsed) return tl::unexpected(parsed.error());
     auto plan = openPlan(options.input, {});
-    if (!plan || !options.lights.any()) return plan;
+    if (!plan) return plan;
+    if (auto applied = apply(options.values, plan->values); !applied) {
+        return tl::unexpected(applied.error());
+    }
+    if (!options.lights.any()) return plan;
     plan->lights.clear();
     for (const ParsedLight& light : *parsed) {
         plan->lights.push_back(light.light);
@@ -241,6 +245,53 @@ Result<void> runBands(const CommonOptions& options) {
                         : print(options, bandsText(e->plan, e->results));
 }
 
+Result<void> runEdges(const CommonOptions& options, bool with_points) {
+    const auto e = loadAndEvaluate(options);
+    if (!e) return tl::unexpected(e.error());
+    const Marks marks = marksOf(e->plan, e->results);
+    return options.json ? printJson(options, edgesJson(e->plan, marks, with_points))
+                        : print(options, edgesText(e->plan, marks));
+}
+
+Result<void> runStudy(const CommonOptions& options, const std::string& size) {
+    const auto grid = gridFrom(size);
+    if (!grid) return tl::unexpected(grid.error());
+    if (options.output.empty()) {
+        return fail(ErrorCode::BadInput, "Name a folder for the pictures with -o.");
+    }
+    std::error_code error;
+    std::filesystem::create_directories(options.output, error);
+    if (error) {
+        return fail(ErrorCode::WriteFailed,
+                    fmt::format("The folder {} cannot be made: {}.", options.output, error.message()));
+    }
+    const auto e = loadAndEvaluate(options);
+    if (!e) return tl::unexpected(e.error());
+    const Look bands = lookOf(e->plan, e->results, {Overlay::Bands, 0, false});
+    const Look squint = lookOf(e->plan, e->results, {Overlay::Squint, 0, false});
+    ShadeChoice paper;
+    paper.backdrop = {0.8F, 0.8F, false};
+    std::vector<StudyView> views;
+    for (const NamedView& view : studyViews()) {
+        Camera camera = heldCamera(e->plan.figure->bounds(), view.view, *grid);
+        hideParts(camera, e->plan);
+        StudyView made{view.caption, {}, mergesIn(e->plan, e->results, view.view)};
+        for (const auto& [look, kind] : {std::pair{&bands, "bands"}, std::pair{&squint, "squint"}}) {
+            const auto file = std::filesystem::path(options.output) /
+                              fmt::format("{}-{}.png", kind, view.name);
+            const Image image = renderPicture(*e->plan.figure, camera, *grid, *look, paper, 9);
+            if (auto written = writePng(image, file); !written) return written;
+            made.pictures.push_back(file.string());
+        }
+        views.push_back(std::move(made));
+    }
+    CommonOptions to_stdout = options;
+    to_stdout.output.clear();
+    return options.json ? printJson(to_stdout, studyJson(e->plan, e->results, views))
+                        : print(to_stdout, bandsText(e->plan, e->results) +
+                                               studyText(e->plan, views));
+}
+
 Result<void> runLadder(const CommonOptions& options) {
     const auto e = loadAndEvaluate(options);
     if (!e) return tl::unexpected(e.error());
@@ -292,7 +343,9 @@ Result<void> runRender(const CommonOptions& options, const RenderOptions& render
     }
     const auto camera = cameraFor(e->plan, render.view, *grid);
     if (!camera) return tl::unexpected(camera.error());
-    const Look look = lookOf(e->plan, e->results, choice);
+    const bool marked = *overlay == Overlay::Edges || *overlay == Overlay::Lines;
+    const Look look =
+        lookOf(e->plan, e->results, choice, marked ? marksOf(e->plan, e->results) : Marks{});
     const Image image = renderPicture(*e->plan.figure, *camera, *grid, look, {},
                                       std::clamp(render.samples, 1, 256));
     if (auto written = writePng(image, options.output); !written) return written;

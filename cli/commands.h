@@ -2,12 +2,14 @@
 #pragma once
 
 #include "cli/light_options.h"
+#include "cli/value_options.h"
 
 namespace glaukophos {
 
 struct CommonOptions {
     std::string input;  // .glauk, plan.json or mesh
     LightOptions lights;
+    ValueOptions values;
     bool json = false;
     std::string output;  // file; empty or "-" is standard output
 };
@@ -36,6 +38,10 @@ Result<void> runInfo(const CommonOptions& options);
 Result<void> runReach(const CommonOptions& options, bool with_vertices);
 Result<void> runProbe(const CommonOptions& options, const std::string& points_file);
 Result<void> runBands(const CommonOptions& options);
+// Kinds of the borders between bands, and edge lines; `with_points` adds their courses to JSON.
+Result<void> runEdges(const CommonOptions& options, bool with_points);
+// The black-and-white study as PNGs in the folder `options.output`, and what runs together in it.
+Result<void> runStudy(const CommonOptions& options, const std::string& size);
 Result<void> runLadder(const CommonOptions& options);
 // `light_name` empty: the first far light.
 Result<void> runScore(const CommonOptions& options, const std::string& light_name);

@@ -12,6 +12,23 @@ using glaukophos::CommonOptions;
 
 constexpr int kBadInput = 2;
 
+void addValues(CLI::App& command, glaukophos::ValueOptions& values) {
+    command.add_option("--style", values.style,
+                       "Ready-made values: " + glaukophos::styleNames());
+    command.add_option("--bands", values.bands, "How many bands, in equal steps of L*: 3 to 9");
+    command.add_option("--borders", values.borders, "Borders of the bands in L*, such as 30,50,70");
+    command.add_option("--shares", values.shares,
+                       "Shares of the area instead, dark to light, such as 0.4,0.3,0.2,0.1");
+    command.add_option("--exposure", values.exposure_stops, "Stops added to the automatic exposure");
+    command.add_option("--contrast", values.contrast, "0 as light is .. 1 as painted");
+    command.add_option("--speck", values.speck_mm,
+                       "Patches smaller than a brush tip this wide in mm are merged; 0 keeps all");
+    command.add_option("--dip", values.dip_depth,
+                       "Shallow dips between lit neighbours are joined up to this L*; 0 joins none");
+    command.add_option("--edge-school", values.school, "Edge lines: weighted, even or corners");
+    command.add_option("--edge-width", values.edge_width_mm, "Width of the first edge line in mm");
+}
+
 // Adds the plan and the options that all commands share.
 void addCommon(CLI::App& command, CommonOptions& options, const std::string& example) {
     command.add_option("plan", options.input, "A .glauk plan, a plan.json, or a mesh")->required();
@@ -39,6 +56,7 @@ void addCommon(CLI::App& command, CommonOptions& options, const std::string& exa
     command.add_option("--bounce", options.lights.bounces,
                        "Light thrown back by the floor: share 0 to 1, then parts that do so too, "
                        "colour=, name=");
+    addValues(command, options.values);
     command.add_flag("--json", options.json, "Print JSON");
     command.add_option("-o,--output", options.output, "Write to this file");
     command.footer("Example:\n  glaukophos-cli " + example);
@@ -78,8 +96,16 @@ int run(int argc, char** argv) {
     auto* probe = app.add_subcommand("probe", "Irradiance at points, shadowed by the figure");
     addCommon(*probe, options, "probe plan.json --points points.csv --json");
     probe->add_option("--points", points, "CSV of x,y,z,nx,ny,nz in mm; - is standard input");
-    auto* bands = app.add_subcommand("bands", "Shares of the five value bands");
+    auto* bands = app.add_subcommand("bands", "Shares, areas and borders of the value bands");
     addCommon(*bands, options, "bands plan.glauk --json");
+    bool with_points = false;
+    auto* edges = app.add_subcommand("edges", "Where to blend, and edges to highlight");
+    addCommon(*edges, options, "edges plan.glauk --json --points");
+    edges->add_flag("--points", with_points, "Courses of all lines (with --json)");
+    std::string study_size = "900x900";
+    auto* study = app.add_subcommand("study", "Black-and-white study: five views as PNG in a folder");
+    addCommon(*study, options, "study plan.glauk -o study");
+    study->add_option("--size", study_size, "Width x height of each picture in pixels");
     auto* ladder = app.add_subcommand("ladder", "Target colours of each part, band by band");
     addCommon(*ladder, options, "ladder plan.glauk -o ladder.csv");
     std::string scored;
@@ -89,7 +115,7 @@ int run(int argc, char** argv) {
     auto* picture = app.add_subcommand("render", "A picture of the figure as PNG");
     addCommon(*picture, options, "render plan.glauk --overlay bands --view front -o front.png");
     picture->add_option("--overlay", render.overlay,
-                        "bare, parts, reach, shells, values, bands or colours");
+                        "bare, parts, reach, shells, values, bands, edges, lines, squint or colours");
     picture->add_option("--view", render.view,
                         "plan, front, right, back, left, top, below, upside-down, or a light's "
                         "name to see from it");
@@ -111,6 +137,8 @@ int run(int argc, char** argv) {
     if (reach->parsed()) return finish(runReach(options, with_vertices));
     if (probe->parsed()) return finish(runProbe(options, points));
     if (bands->parsed()) return finish(runBands(options));
+    if (edges->parsed()) return finish(runEdges(options, with_points));
+    if (study->parsed()) return finish(runStudy(options, study_size));
     if (ladder->parsed()) return finish(runLadder(options));
     if (score->parsed()) return finish(runScore(options, scored));
     return finish(runRender(options, render));

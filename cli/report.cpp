@@ -54,6 +54,10 @@ Json partBandsJson(const PartBands& bands) {
                                  {"area_mm2", bands.areas_mm2[b]}});
     }
     json["border_lengths_mm"] = bands.border_lengths_mm;
+    json["do_not_shrink"] = Json::array();
+    for (const std::size_t band : bandsThatDoNotShrink(bands)) {
+        json["do_not_shrink"].push_back(bandName(band, count));
+    }
     return json;
 }
 
@@ -91,6 +95,21 @@ std::string ladderTextOf(const std::string& name, const Ladder& ladder) {
             100 * step.share, step.area_mm2, lch.L, lch.C, lch.h_deg, hexFrom(step.shown));
     }
     return text;
+}
+
+Json lengthsJson(const EdgeLengths& lengths) {
+    Json json;
+    for (std::size_t kind = 0; kind < kEdgeKindCount; ++kind) {
+        json[fmt::format("{}_mm", kEdgeKindNames.at(kind))] = lengths.by_kind_mm.at(kind);
+    }
+    json["thrown_mm"] = lengths.thrown_mm;
+    return json;
+}
+
+Json lineJson(const std::vector<Vec3>& points) {
+    Json line = Json::array();
+    for (const Vec3& point : points) line.push_back(pointJson(point));
+    return line;
 }
 
 }  // namespace
@@ -177,6 +196,82 @@ Json bandsJson(const Plan& plan, const Results& results) {
         json["parts"].push_back(part);
     }
     return json;
+}
+
+Json edgesJson(const Plan& plan, const Marks& marks, bool with_points) {
+    Json json;
+    json["whole"] = lengthsJson(marks.edges.whole);
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        Json part = lengthsJson(marks.edges.parts[p]);
+        part["name"] = plan.parts[p].name;
+        for (const EdgePass& pass : marks.lines.passes) {
+            part["passes_mm"].push_back(pass.part_lengths_mm[p]);
+        }
+        json["parts"].push_back(part);
+    }
+    json["passes"] = Json::array();
+    for (const EdgePass& pass : marks.lines.passes) {
+        json["passes"].push_back({{"width_mm", pass.width_mm}, {"length_mm", pass.length_mm}});
+    }
+    for (const Vec3& point : marks.lines.brightest_mm) {
+        json["brightest_mm"].push_back(pointJson(point));
+    }
+    if (!with_points) return json;
+    for (const BandEdge& edge : marks.edges.edges) {
+        json["borders"].push_back(
+            {{"part", plan.parts[edge.part].name},
+             {"border", edge.border},
+             {"kind", kEdgeKindNames.at(static_cast<std::size_t>(edge.kind))},
+             {"thrown", edge.thrown},
+             {"width_mm", edge.width_mm},
+             {"length_mm", edge.length_mm},
+             {"points_mm", lineJson(edge.points_mm)}});
+    }
+    for (const EdgeStretch& stretch : marks.lines.stretches) {
+        json["lines"].push_back({{"part", plan.parts[stretch.part].name},
+                                 {"pass", stretch.pass + 1},
+                                 {"length_mm", stretch.length_mm},
+                                 {"points_mm", lineJson(stretch.points_mm)}});
+    }
+    return json;
+}
+
+std::string edgesText(const Plan& plan, const Marks& marks) {
+    std::string text = fmt::format("Borders of bands: {}", inWords(marks.edges.whole));
+    text += fmt::format("; {:.1f} cm are shadows thrown\n", marks.edges.whole.thrown_mm / 10.0);
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        text += fmt::format("  {:<26} {}\n", plan.parts[p].name, inWords(marks.edges.parts[p]));
+    }
+    for (std::size_t i = 0; i < marks.lines.passes.size(); ++i) {
+        const EdgePass& pass = marks.lines.passes[i];
+        text += fmt::format("Edge lines, pass {}: {:.1f} cm, {:.2f} mm wide\n", i + 1,
+                            pass.length_mm / 10.0, pass.width_mm);
+    }
+    text += fmt::format("Brightest spots on edges: {}\n", marks.lines.brightest_mm.size());
+    return text;
+}
+
+Json studyJson(const Plan& plan, const Results& results, const std::vector<StudyView>& views) {
+    Json json = bandsJson(plan, results);
+    for (const StudyView& view : views) {
+        Json entry{{"view", view.caption}, {"pictures", view.pictures}, {"merges", Json::array()}};
+        for (const Merge& merge : view.merges) {
+            entry["merges"].push_back({{"parts",
+                                        {plan.parts[merge.first].name, plan.parts[merge.second].name}},
+                                       {"step_L", merge.step},
+                                       {"border_mm", merge.border_mm}});
+        }
+        json["views"].push_back(entry);
+    }
+    return json;
+}
+
+std::string studyText(const Plan& plan, const std::vector<StudyView>& views) {
+    std::string text;
+    for (const StudyView& view : views) {
+        for (const Merge& merge : view.merges) text += inWords(plan, merge, view.caption) + "\n";
+    }
+    return text;
 }
 
 Json ladderJson(const Plan& plan, const Results& results) {

@@ -3,6 +3,8 @@
 
 #include <nlohmann/json.hpp>
 
+#include "core/picture/study.h"
+#include "core/plan/marks.h"
 #include "core/plan/score.h"
 
 namespace glaukophos {
@@ -22,6 +24,18 @@ std::string ladderText(const Plan& plan, const Results& results);
 
 // One line a vertex: x, y, z, nx, ny, nz, part and the irradiance of each light.
 std::string reachCsv(const Plan& plan, const Results& results);
+
+Json edgesJson(const Plan& plan, const Marks& marks, bool with_points);
+std::string edgesText(const Plan& plan, const Marks& marks);
+
+// One view of the black-and-white study.
+struct StudyView {
+    std::string caption;
+    std::vector<std::string> pictures;  // file names
+    std::vector<Merge> merges;
+};
+Json studyJson(const Plan& plan, const Results& results, const std::vector<StudyView>& views);
+std::string studyText(const Plan& plan, const std::vector<StudyView>& views);
 
 // The best three directions, and with JSON all of them.
 Json scoreJson(const Plan& plan, const ScoreMap& map);

@@ -71,6 +71,21 @@ std::vector<Polyline> chained(std::span<const LinePiece> pieces) {
     return lines;
 }
 
+void smooth(std::vector<Vec3>& line_mm, int passes) {
+    if (line_mm.size() < 3) return;
+    const bool closed = (line_mm.front() - line_mm.back()).squaredNorm() < 1e-12F;
+    for (int pass = 0; pass < passes; ++pass) {
+        const std::vector<Vec3> before = line_mm;
+        const std::size_t last = before.size() - 1;
+        for (std::size_t i = 1; i < last; ++i) {
+            line_mm[i] = 0.25F * before[i - 1] + 0.5F * before[i] + 0.25F * before[i + 1];
+        }
+        if (!closed) continue;
+        line_mm.front() = 0.25F * before[last - 1] + 0.5F * before[0] + 0.25F * before[1];
+        line_mm.back() = line_mm.front();
+    }
+}
+
 double lengthOf(std::span<const Vec3> line_mm) {
     double length = 0.0;
     for (std::size_t i = 1; i < line_mm.size(); ++i) {

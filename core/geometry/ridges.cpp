@@ -339,16 +339,6 @@ void leadToCorners(const Mesh& mesh, const std::vector<std::uint32_t>& corners, 
     }
 }
 
-// Crossings lie a little to either side of the edge by turns.
-void even(Polyline& line) {
-    for (int pass = 0; pass < 2; ++pass) {
-        const std::vector<Vec3> before = line.points_mm;
-        for (std::size_t i = 1; i + 1 < before.size(); ++i) {
-            line.points_mm[i] = 0.25F * before[i - 1] + 0.5F * before[i] + 0.25F * before[i + 1];
-        }
-    }
-}
-
 }  // namespace
 
 Ridges ridgesOf(const WorkingSurface& surface, const RidgeOptions& options,
@@ -378,7 +368,7 @@ Ridges ridgesOf(const WorkingSurface& surface, const RidgeOptions& options,
     ridges.corners = cornersOf(field, around, 0.6F * least);
     for (Polyline& line : chained(pieces)) {
         if (lengthOf(line.points_mm) < options.shortest_mm) continue;
-        even(line);
+        smooth(line.points_mm, 2);  // crossings lie a little to either side of the edge by turns
         leadToCorners(mesh, ridges.corners, 4.0 * width_mm, line);
         Ridge ridge;
         for (std::size_t i = 0; i < line.points_mm.size(); ++i) {

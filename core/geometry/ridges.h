@@ -11,6 +11,7 @@ struct RidgeOptions {
     double width_mm = 0.5;       // of the brush's mark: finer shape is smoothed away
     double least_turn_deg = 28;  // that the surface makes within that width
     double shortest_mm = 1.2;    // shorter lines are left out
+    bool operator==(const RidgeOptions&) const = default;
 };
 
 struct Ridge {

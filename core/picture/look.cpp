@@ -176,6 +176,62 @@ void bandsLook(const Plan& plan, const Results& results, Look& look) {
     plainFloor(plan, results, look);
 }
 
+// A border is drawn as it is to be painted: solid where crisp, dashed where soft, dotted where lost.
+void edgesLook(const Plan& plan, const Results& results, const Marks& marks, Look& look) {
+    bandsLook(plan, results, look);
+    for (std::vector<Vec3>& greys : look.band_colours) {
+        for (Vec3& grey : greys) grey = 0.75F * grey + Vec3::Constant(0.02F);
+    }
+    look.border_lines = marks.edges.edges.empty();  // plain ones until kinds are known
+    const std::array<LineStyle, kEdgeKindCount> styles = {LineStyle::Solid, LineStyle::Dashed,
+                                                          LineStyle::Dotted};
+    const std::array<float, kEdgeKindCount> widths = {1.7F, 1.3F, 1.5F};
+    for (std::size_t kind = 0; kind < kEdgeKindCount; ++kind) {
+        // Pale on dark bands and dark on light ones.
+        LineGroup pale{styles[kind], widths[kind], 0.0F, Vec3(0.78F, 0.76F, 0.72F), 0.0F, {}};
+        LineGroup dark{styles[kind], widths[kind], 0.0F, Vec3(0.01F, 0.01F, 0.012F), 0.0F, {}};
+        for (const BandEdge& edge : marks.edges.edges) {
+            if (static_cast<std::size_t>(edge.kind) != kind) continue;
+            const bool on_dark = results.bands.borders[edge.border] < 52.0;
+            (on_dark ? pale : dark).lines_mm.push_back(edge.points_mm);
+        }
+        look.lines.push_back(std::move(pale));
+        look.lines.push_back(std::move(dark));
+    }
+}
+
+// Each pass as wide as it is to be painted, the later ones lighter.
+void linesLook(const Plan& plan, const Results& results, const Marks& marks, Look& look) {
+    forVertices(plan, look, [&](std::size_t v) {
+        return greyOfLightness(8.0 + 0.45 * results.values.lightness[v]);
+    });
+    plainFloor(plan, results, look);
+    constexpr std::array<double, 3> kLightness = {58.0, 76.0, 93.0};
+    const Vec3 warm(1.0F, 0.93F, 0.80F);
+    for (std::size_t pass = 0; pass < marks.lines.passes.size(); ++pass) {
+        const auto luminance = static_cast<float>(luminanceOf(kLightness.at(pass)));
+        LineGroup group{LineStyle::Solid, 1.0F, static_cast<float>(marks.lines.passes[pass].width_mm),
+                        luminance * warm, 0.0F, {}};
+        for (const EdgeStretch& stretch : marks.lines.stretches) {
+            if (static_cast<std::size_t>(stretch.pass) == pass) {
+                group.lines_mm.push_back(stretch.points_mm);
+            }
+        }
+        look.lines.push_back(std::move(group));
+    }
+    LineGroup dots{LineStyle::Solid, 5.0F, 0.0F, Vec3(0.9F, 0.45F, 0.08F), 1.0F, {}};
+    for (const Vec3& point : marks.lines.brightest_mm) dots.lines_mm.push_back({point});
+    look.lines.push_back(std::move(dots));
+}
+
+void squintLook(const Plan& plan, const Results& results, Look& look) {
+    forVertices(plan, look,
+                [&](std::size_t v) { return greyOfLightness(results.values.painted[v]); });
+    plainFloor(plan, results, look);
+    // A normal curve is 2.355 standard deviations wide at half its height.
+    look.blur_mm = squintBlur_mm(plan.values.squint) / 2.355;
+}
+
 void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& look) {
     const Values& values = results.values;
     const std::vector<float> weights = lightWeights(plan);
@@ -247,11 +303,23 @@ Vec3 partTint(std::size_t part) {
     return (1.35 * linearFrom(shown).rgb).cast<float>();
 }
 
-Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice) {
+double squintBlur_mm(const SquintChoices& squint) {
+    return squint.distance_mm * std::tan(radians(squint.blur_deg));
+}
+
+Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice,
+            const Marks& marks) {
     Look look;
     look.colours.resize(plan.figure->receiverCount(), Vec3::Zero());
     look.is_source = sourceParts(plan);
     look.lightness = results.values.lightness;
+    // Painted glow has values of its own; in colours and light it is shown as the light itself.
+    const bool as_values = choice.overlay == Overlay::Values || choice.overlay == Overlay::Bands ||
+                           choice.overlay == Overlay::Edges || choice.overlay == Overlay::Squint;
+    const std::vector<bool> turned = turnedOverParts(plan);
+    for (std::size_t p = 0; p < turned.size(); ++p) {
+        if (as_values && turned[p]) look.is_source[p] = false;
+    }
     look.borders.assign(results.bands.borders.begin(), results.bands.borders.end());
     switch (choice.overlay) {
         case Overlay::Bare:
@@ -271,6 +339,15 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice) 
             break;
         case Overlay::Bands:
             bandsLook(plan, results, look);
+            break;
+        case Overlay::Edges:
+            edgesLook(plan, results, marks, look);
+            break;
+        case Overlay::Lines:
+            linesLook(plan, results, marks, look);
+            break;
+        case Overlay::Squint:
+            squintLook(plan, results, look);
             break;
         case Overlay::Colours:
             coloursLook(plan, results, choice.in_steps, look);

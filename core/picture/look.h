@@ -5,14 +5,15 @@
 #include <optional>
 #include <vector>
 
-#include "core/plan/evaluate.h"
+#include "core/picture/draw_lines.h"
+#include "core/plan/marks.h"
 
 namespace glaukophos {
 
-enum class Overlay { Bare, Parts, Reach, Shells, Values, Bands, Colours };
+enum class Overlay { Bare, Parts, Reach, Shells, Values, Bands, Edges, Lines, Squint, Colours };
 
-inline constexpr std::array<const char*, 7> kOverlayNames = {"bare",   "parts", "reach",  "shells",
-                                                             "values", "bands", "colours"};
+inline constexpr std::array<const char*, 10> kOverlayNames = {
+    "bare", "parts", "reach", "shells", "values", "bands", "edges", "lines", "squint", "colours"};
 std::optional<Overlay> overlayFromName(std::string_view name);
 
 struct LookChoice {
@@ -33,12 +34,20 @@ struct Look {
     std::vector<bool> is_source;                  // parts that are drawn as the light itself
     std::vector<Vec3> part_tints;                 // over the clay, one entry a part; empty: none
     bool clay = false;      // shade by a studio light that turns with the viewer
-    bool outlines = false;  // draw borders of bands and parts
+    bool outlines = false;     // draw borders of parts
+    bool border_lines = true;  // ... and of bands
+    std::vector<LineGroup> lines;
+    double blur_mm = 0.0;  // of the finished picture: standard deviation on the figure
 };
 
 // A tint that tells a part from its neighbours, linear RGB.
 Vec3 partTint(std::size_t part);
 
-Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice);
+// `marks` are needed for Edges and Lines.
+Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice,
+            const Marks& marks = {});
+
+// What a squinting eye cannot tell apart on the figure, in mm.
+double squintBlur_mm(const SquintChoices& squint);
 
 }  // namespace glaukophos

@@ -92,11 +92,7 @@ struct Shader {
     Eigen::Vector2f jitter;
     Vec3 key;  // studio light: over the viewer's left shoulder
 
-    [[nodiscard]] const PixelHit& at(int x, int y) const {
-        return frame
-            .pixels[static_cast<std::size_t>(y) * static_cast<std::size_t>(frame.grid.width) +
-                    static_cast<std::size_t>(x)];
-    }
+    [[nodiscard]] const PixelHit& at(int x, int y) const { return frame.at(x, y); }
     [[nodiscard]] CameraRay ray(int x, int y) const {
         return rayThrough(camera, frame.grid, static_cast<float>(x) + 0.5F + jitter.x(),
                           static_cast<float>(y) + 0.5F + jitter.y());
@@ -142,7 +138,7 @@ struct Shader {
         const Vec3 flat = band == 0 && look.lowest_is_smooth
                               ? Vec3(mixed(look.colours, t, hit.u, hit.v))
                               : look.band_colours[figure.partShownBy(hit)][band];
-        if (!look.outlines || !borderCrosses(t)) return flat;
+        if (!look.outlines || !look.border_lines || !borderCrosses(t)) return flat;
         const float away = borderDistance(hit, x, y, lightness);
         const float line = std::clamp(0.5F * choice.line_width_px + 0.5F - away, 0.0F, 1.0F);
         return (1.0F - 0.75F * line) * flat;
@@ -243,6 +239,26 @@ struct Shader {
     }
 };
 
+// Running means along lines of `length` pixels, `step` apart; the rim repeats outwards.
+void boxBlur(std::vector<Vec3>& pixels, std::size_t lines, std::size_t length, std::size_t step,
+             std::size_t across, int half) {
+    tbb::parallel_for(std::size_t{0}, lines, [&](std::size_t line) {
+        std::vector<Vec3> own(length);
+        for (std::size_t i = 0; i < length; ++i) own[i] = pixels[line * across + i * step];
+        const auto last = static_cast<std::ptrdiff_t>(length) - 1;
+        const auto at = [&](std::ptrdiff_t i) {
+            return own[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(i, 0, last))];
+        };
+        Vec3 sum = Vec3::Zero();
+        for (std::ptrdiff_t i = -half; i <= half; ++i) sum += at(i);
+        const float share = 1.0F / static_cast<float>(2 * half + 1);
+        for (std::ptrdiff_t i = 0; i <= last; ++i) {
+            pixels[line * across + static_cast<std::size_t>(i) * step] = share * sum;
+            sum += at(i + half + 1) - at(i - half);
+        }
+    });
+}
+
 // sRGB encoding by table: 4096 steps of the square root keep the error below half a byte step.
 std::uint8_t encodedByte(float linear) {
     static const std::array<std::uint8_t, 4097> table = [] {
@@ -292,13 +308,44 @@ void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& ca
     const Vec3 key =
         (-0.55F * camera.right + 0.75F * camera.up - 0.6F * camera.forward).normalized();
     const Shader shader{figure, camera, frame, look, choice, jitterOf(accumulation.frames), key};
+    std::vector<Vec3> shaded(frame.pixels.size());
     tbb::parallel_for(0, frame.grid.height, [&](int y) {
         for (int x = 0; x < frame.grid.width; ++x) {
-            accumulation.sum[static_cast<std::size_t>(y) * width + static_cast<std::size_t>(x)] +=
+            shaded[static_cast<std::size_t>(y) * width + static_cast<std::size_t>(x)] =
                 shader.pixel(x, y);
         }
     });
+    drawLines(look.lines, frame, camera, shader.jitter, choice.line_width_px / 1.2F, shaded);
+    for (std::size_t i = 0; i < shaded.size(); ++i) accumulation.sum[i] += shaded[i];
     ++accumulation.frames;
+}
+
+double scaleOf(const Figure& figure, const Camera& camera, const PixelGrid& grid) {
+    const float depth =
+        camera.parallel ? 1.0F
+                        : std::max(1e-3F, (figure.bounds().centre() - camera.eye_mm).dot(camera.forward));
+    return 0.5 * grid.height / static_cast<double>(camera.half_height * depth);
+}
+
+Accumulation blurred(const Accumulation& accumulation, double sigma_px) {
+    // Three boxes of width w have a variance of 3 (w^2 - 1) / 12.
+    const int half = static_cast<int>(std::lround(0.5 * (std::sqrt(4.0 * sigma_px * sigma_px + 1.0) - 1.0)));
+    if (half < 1) return accumulation;
+    Accumulation result = accumulation;
+    const auto width = static_cast<std::size_t>(result.grid.width);
+    const auto height = static_cast<std::size_t>(result.grid.height);
+    for (int pass = 0; pass < 3; ++pass) {
+        boxBlur(result.sum, height, width, 1, width, half);
+        boxBlur(result.sum, width, height, width, 1, half);
+    }
+    return result;
+}
+
+Image developed(const Accumulation& accumulation, const Figure& figure, const Camera& camera,
+                const Look& look) {
+    if (look.blur_mm <= 0.0) return developed(accumulation);
+    return developed(
+        blurred(accumulation, look.blur_mm * scaleOf(figure, camera, accumulation.grid)));
 }
 
 Image developed(const Accumulation& accumulation) {
@@ -323,7 +370,7 @@ Image renderPicture(const Figure& figure, const Camera& camera, const PixelGrid&
         addFrame(accumulation, figure, camera,
                  traceFrame(figure, camera, grid, jitterOf(accumulation.frames)), look, choice);
     }
-    return developed(accumulation);
+    return developed(accumulation, figure, camera, look);
 }
 
 }  // namespace glaukophos

@@ -8,18 +8,9 @@
 
 #include "core/picture/camera.h"
 #include "core/picture/look.h"
+#include "core/picture/traced_frame.h"
 
 namespace glaukophos {
-
-inline constexpr std::uint32_t kNothing = 0xFFFFFFFFU;
-
-// What the middle of a pixel shows; `triangle` of the working surface, or kNothing.
-using PixelHit = RayHit;
-
-struct TracedFrame {
-    PixelGrid grid;
-    std::vector<PixelHit> pixels;  // row by row, top first
-};
 
 // One ray a pixel, moved by `jitter` (-.5..+.5 pixel).
 TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGrid& grid,
@@ -51,6 +42,13 @@ Eigen::Vector2f jitterOf(int frame);
 void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& camera,
               const TracedFrame& frame, const Look& look, const ShadeChoice& choice);
 
+// The sum seen through half-closed eyes: blurred in light, `sigma_px` the blur's standard deviation
+// (three box blurs, which come close to a normal curve; Wells, IEEE PAMI 8, 1986).
+Accumulation blurred(const Accumulation& accumulation, double sigma_px);
+
+// Pixels a millimetre at the middle of the figure.
+double scaleOf(const Figure& figure, const Camera& camera, const PixelGrid& grid);
+
 // Encoded sRGB, three bytes a pixel, row by row.
 struct Image {
     int width = 0;
@@ -58,6 +56,10 @@ struct Image {
     std::vector<std::uint8_t> rgb;
 };
 Image developed(const Accumulation& accumulation);
+
+// The same with what the look does to the finished picture.
+Image developed(const Accumulation& accumulation, const Figure& figure, const Camera& camera,
+                const Look& look);
 
 // All of the above with `samples` frames.
 Image renderPicture(const Figure& figure, const Camera& camera, const PixelGrid& grid,

@@ -43,16 +43,14 @@ class Measure {
         }
     }
 
-    [[nodiscard]] Measured at(std::uint32_t triangle, std::size_t border, const Vec3& along) const {
+    [[nodiscard]] Measured at(std::uint32_t triangle, const Vec3& along) const {
         const Surface& surface = m_plan.figure->surface;
         const Triangle& t = surface.mesh.triangles[triangle];
         const Vec3 slope = slopeOf(surface.mesh, t, m_results.values.lightness);
-        const BandBorders& borders = m_results.bands.borders;
-        const PaintRange& paint = m_plan.values.paint;
-        const double step = middleOf(border + 1, borders, paint) - middleOf(border, borders, paint);
+        const double range = m_plan.values.paint.top() - m_plan.values.paint.darkest;
         Measured measured;
         const double steepness = slope.norm();
-        if (steepness > 1e-6) measured.width_mm = std::min(kWidest_mm, step / steepness);
+        if (steepness > 1e-6) measured.width_mm = std::min(kWidest_mm, range / steepness);
         const auto light = shadowing(t);
         if (!light) return measured;
         measured.thrown = true;
@@ -220,18 +218,20 @@ double penumbraOfNear(double edge_mm, double light_mm, double diameter_mm) {
 BandEdges bandEdgesOf(const Plan& plan, const Results& results) {
     const Surface& surface = plan.figure->surface;
     LeftOut left_out{sourceParts(plan), results.reach.hidden, {}};
-    const std::vector<Contour> contours =
+    std::vector<Contour> contours =
         contoursOf(surface, results.values.lightness, results.bands.borders, left_out);
     const Measure measure(plan, results);
     std::vector<std::vector<BandEdge>> found(contours.size());
     tbb::parallel_for(std::size_t{0}, contours.size(), [&](std::size_t c) {
-        const Contour& contour = contours[c];
+        Contour& contour = contours[c];
         std::vector<Measured> raw;
         for (std::size_t i = 0; i < contour.line.triangles.size(); ++i) {
             const Vec3 along = (contour.line.points_mm[i + 1] - contour.line.points_mm[i]).stableNormalized();
-            raw.push_back(measure.at(contour.line.triangles[i], contour.border, along));
+            raw.push_back(measure.at(contour.line.triangles[i], along));
         }
-        addStretches(contour, evened(contour, raw), plan.values.edge_kinds, found[c]);
+        const std::vector<Measured> measured = evened(contour, raw);
+        smooth(contour.line.points_mm, 3);  // corners of triangles are none of the border's
+        addStretches(contour, measured, plan.values.edge_kinds, found[c]);
     });
     BandEdges result;
     result.parts.resize(plan.parts.size());

@@ -65,14 +65,19 @@ void addPass(const Polyline& line, const std::vector<double>& weights, double le
 }
 
 // The middle of the run of pieces that are nearly as bright as the brightest.
-void markBrightest(const Polyline& line, const std::vector<double>& weights, EdgeLines& result) {
+void markBrightest(const Polyline& line, const std::vector<double>& weights, double apart_mm,
+                   EdgeLines& result) {
     const auto top = std::ranges::max_element(weights);
     if (*top < kLeastWeight[0]) return;
     std::size_t first = static_cast<std::size_t>(top - weights.begin());
     std::size_t last = first;
     while (first > 0 && weights[first - 1] > *top - 0.02) --first;
     while (last + 1 < weights.size() && weights[last + 1] > *top - 0.02) ++last;
-    result.brightest_mm.push_back(line.points_mm[(first + last + 1) / 2]);
+    const Vec3& spot = line.points_mm[(first + last + 1) / 2];
+    const bool crowded = std::ranges::any_of(result.brightest_mm, [&](const Vec3& other) {
+        return (other - spot).norm() < apart_mm;
+    });
+    if (!crowded) result.brightest_mm.push_back(spot);
 }
 
 void markCorners(const Plan& plan, const Ridges& ridges, const Weigher& weigher,
@@ -112,7 +117,7 @@ EdgeLines edgeLinesOf(const Plan& plan, const Results& results, const Ridges& ri
             const double least = by_weight ? kLeastWeight.at(static_cast<std::size_t>(pass)) : 0.0;
             addPass(ridge.line, weights, least, pass, sources, surface, result);
         }
-        if (by_weight) markBrightest(ridge.line, weights, result);
+        if (by_weight) markBrightest(ridge.line, weights, 6.0 * choices.width_mm, result);
     }
     for (const EdgeStretch& stretch : result.stretches) {
         EdgePass& pass = result.passes[static_cast<std::size_t>(stretch.pass)];
@@ -125,7 +130,7 @@ EdgeLines edgeLinesOf(const Plan& plan, const Results& results, const Ridges& ri
 RidgeOptions ridgeOptionsFor(const EdgeLineChoices& choices) {
     RidgeOptions options;
     options.width_mm = choices.width_mm;
-    options.shortest_mm = 2.4 * choices.width_mm;
+    options.shortest_mm = 6.0 * choices.width_mm;
     return options;
 }
 

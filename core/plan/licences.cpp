@@ -222,6 +222,42 @@ std::vector<float> quartersOf(const Plan& plan, const FaceQuarters& face, const 
     return result;
 }
 
+FaceQuarters faceAt(const Plan& plan, const Vec3& point_mm) {
+    const Surface& surface = plan.figure->surface;
+    FaceQuarters face;
+    face.middle_mm = point_mm;
+    face.radius_mm = 0.085 * std::max(1.0F, plan.figure->bounds().size().z());
+    const PartIndex part = partAt(surface, point_mm);
+    Vec3 sum = Vec3::Zero();
+    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+        const double away = (surface.mesh.positions_mm[v] - point_mm).norm();
+        if (surface.parts[v] != part || away > face.radius_mm) continue;
+        sum += surface.areas_mm2[v] * surface.normals[v];
+    }
+    sum.z() *= 0.3F;  // a nose or a brow tips the mean; faces look ahead
+    if (sum.norm() > 1e-6F) face.facing = sum.normalized();
+    return face;
+}
+
+std::vector<std::vector<Vec3>> faceLines(const Plan& plan, const FaceQuarters& face) {
+    const FaceFrame frame = frameOf(face);
+    const RayScene& scene = plan.figure->form->shown;
+    std::vector<std::vector<Vec3>> lines;
+    const auto radius = static_cast<float>(face.radius_mm);
+    for (const Vec3& along : {frame.up, frame.left}) {
+        std::vector<Vec3> line;
+        constexpr int kPoints = 60;
+        for (int i = -kPoints; i <= kPoints; ++i) {
+            const float at = radius * static_cast<float>(i) / kPoints;
+            const Vec3 from = face.middle_mm + at * along + radius * face.facing;
+            const auto hit = scene.nearest(from, -face.facing, 2.0F * radius);
+            if (hit) line.push_back(from - hit->distance_mm * face.facing);
+        }
+        if (line.size() > 1) lines.push_back(std::move(line));
+    }
+    return lines;
+}
+
 void correct(const Plan& plan, std::span<const double> borders, Values& values) {
     const Surface& surface = plan.figure->surface;
     const PaintRange& paint = plan.values.paint;

@@ -22,6 +22,13 @@ FaceLight faceLight(const Plan& plan, const FaceQuarters& face, const Values& va
 // The face by quarters: L* at each vertex of the face, nothing elsewhere (-1).
 std::vector<float> quartersOf(const Plan& plan, const FaceQuarters& face, const FaceLight& light);
 
+// A face round a place that was pointed at: it looks where its surface does on average, and is as
+// large as faces are for a figure of this height (an eighth of it: common practice, no source).
+FaceQuarters faceAt(const Plan& plan, const Vec3& point_mm);
+
+// The midline and the cheek line, laid onto the surface from the front.
+std::vector<std::vector<Vec3>> faceLines(const Plan& plan, const FaceQuarters& face);
+
 // Moves a value by whole bands wherever a correcting stroke went, in order. `borders` of the bands.
 void correct(const Plan& plan, std::span<const double> borders, Values& values);
 

@@ -55,8 +55,8 @@ struct Correction {
 
 // Border kinds by how wide the turn from one band to the next is.
 struct EdgeKindChoices {
-    double hard_mm = 0.5;  // up to here crisp
-    double lost_mm = 2.5;  // from here on a blend
+    double hard_mm = 0.8;  // up to here crisp
+    double lost_mm = 2.0;  // from here on a blend
     bool operator==(const EdgeKindChoices&) const = default;
 };
 
@@ -64,7 +64,7 @@ enum class EdgeSchool { Weighted, Even, Corners };
 
 struct EdgeLineChoices {
     EdgeSchool school = EdgeSchool::Weighted;
-    double width_mm = 0.5;  // of the first pass: the brush's mark
+    double width_mm = 0.35;  // of the first pass: the brush's mark
     int passes = 3;         // 1..3, each narrower
     bool operator==(const EdgeLineChoices&) const = default;
 };
@@ -72,7 +72,7 @@ struct EdgeLineChoices {
 // How the figure is looked at to judge it.
 struct SquintChoices {
     double distance_mm = 600.0;  // arm's length
-    double blur_deg = 0.35;      // what a squinting eye cannot tell apart
+    double blur_deg = 0.2;       // what a squinting eye cannot tell apart
     double least_step = 8.0;     // L* between neighbouring parts, or they merge
     bool operator==(const SquintChoices&) const = default;
 };

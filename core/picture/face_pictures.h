@@ -1,0 +1,18 @@
+// A face as the light models it, beside the same face by quarters.
+#pragma once
+
+#include "core/picture/render.h"
+#include "core/plan/licences.h"
+
+namespace glaukophos {
+
+struct FacePictures {
+    Image as_lit;
+    Image by_quarters;  // with the two lines drawn on it
+};
+
+// Both from where the face looks.
+FacePictures facePictures(const Plan& plan, const Results& results, const FaceQuarters& face,
+                          const PixelGrid& grid);
+
+}  // namespace glaukophos

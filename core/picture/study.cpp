@@ -1,0 +1,146 @@
+// Read off a traced frame, since what neighbours what depends on the view.
+#include "core/picture/study.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+#include "core/picture/look.h"
+#include "core/picture/render.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr PixelGrid kGrid{420, 420};
+
+struct Side {
+    double sum = 0.0;
+    int count = 0;
+};
+
+struct Border {
+    std::vector<double> steps;  // L* between both sides, one entry a place along the border
+};
+
+// What a pixel shows: a part and its painted L*.
+struct Seen {
+    PartIndex part = 0;
+    bool counts = false;
+    float lightness = 0.0F;
+};
+
+std::vector<Seen> seenIn(const Plan& plan, const Results& results, const TracedFrame& frame) {
+    const Figure& figure = *plan.figure;
+    const std::vector<bool> sources = sourceParts(plan);
+    std::vector<Seen> seen(frame.pixels.size());
+    for (std::size_t i = 0; i < seen.size(); ++i) {
+        const PixelHit& hit = frame.pixels[i];
+        if (hit.triangle == kNothing) continue;
+        const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
+        const PartIndex part = figure.partShownBy(hit);
+        const std::vector<float>& painted = results.values.painted;
+        seen[i] = {part, !sources[part],
+                   (1.0F - hit.u - hit.v) * painted[t[0]] + hit.u * painted[t[1]] +
+                       hit.v * painted[t[2]]};
+    }
+    return seen;
+}
+
+class Looker {
+  public:
+    Looker(std::vector<Seen> seen, int radius_px) : m_seen(std::move(seen)), m_radius(radius_px) {}
+
+    [[nodiscard]] const Seen& at(int x, int y) const {
+        return m_seen[static_cast<std::size_t>(y * kGrid.width + x)];
+    }
+
+    // The mean of each of two parts round a pixel; nothing when one of them is hardly there.
+    [[nodiscard]] std::optional<double> stepAt(int x, int y, PartIndex a, PartIndex b) const {
+        Side first;
+        Side second;
+        for (int dy = -m_radius; dy <= m_radius; ++dy) {
+            for (int dx = -m_radius; dx <= m_radius; ++dx) {
+                const int nx = x + dx;
+                const int ny = y + dy;
+                if (dx * dx + dy * dy > m_radius * m_radius) continue;
+                if (nx < 0 || ny < 0 || nx >= kGrid.width || ny >= kGrid.height) continue;
+                const Seen& other = at(nx, ny);
+                if (!other.counts || (other.part != a && other.part != b)) continue;
+                Side& side = other.part == a ? first : second;
+                side.sum += other.lightness;
+                ++side.count;
+            }
+        }
+        if (first.count < 4 || second.count < 4) return std::nullopt;
+        return std::abs(first.sum / first.count - second.sum / second.count);
+    }
+
+  private:
+    std::vector<Seen> m_seen;
+    int m_radius;
+};
+
+double median(std::vector<double> values) {
+    const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
+    std::ranges::nth_element(values, middle);
+    return *middle;
+}
+
+}  // namespace
+
+std::vector<Merge> mergesIn(const Plan& plan, const Results& results, const ViewChoice& view) {
+    const Figure& figure = *plan.figure;
+    ViewChoice whole = view;
+    whole.zoom = 1.0;
+    whole.focus_mm.setZero();
+    Camera camera = heldCamera(figure.bounds(), whole, kGrid);
+    hideParts(camera, plan);
+    const TracedFrame frame = traceFrame(figure, camera, kGrid, Eigen::Vector2f::Zero());
+    const double px_per_mm = scaleOf(figure, camera, kGrid);
+    const int radius =
+        std::clamp(static_cast<int>(std::lround(0.5 * px_per_mm * squintBlur_mm(plan.values.squint))), 2, 24);
+    const Looker looker(seenIn(plan, results, frame), radius);
+    std::map<std::pair<PartIndex, PartIndex>, Border> borders;
+    for (int y = 0; y + 1 < kGrid.height; ++y) {
+        for (int x = 0; x + 1 < kGrid.width; ++x) {
+            const Seen& here = looker.at(x, y);
+            for (const Seen* other : {&looker.at(x + 1, y), &looker.at(x, y + 1)}) {
+                if (!here.counts || !other->counts || here.part == other->part) continue;
+                const auto key = std::minmax(here.part, other->part);
+                if (const auto step = looker.stepAt(x, y, key.first, key.second)) {
+                    borders[key].steps.push_back(*step);
+                }
+            }
+        }
+    }
+    std::vector<Merge> merges;
+    for (const auto& [parts, border] : borders) {
+        // A line of length 1 crosses 4 / pi pixel borders on average, whichever way it runs.
+        const double length = 0.25 * kPi * static_cast<double>(border.steps.size()) / px_per_mm;
+        const double step = median(border.steps);
+        if (length < 2.0 || step >= plan.values.squint.least_step) continue;
+        merges.push_back({parts.first, parts.second, step, length});
+    }
+    std::ranges::sort(merges, std::greater<>{}, &Merge::border_mm);
+    return merges;
+}
+
+std::string inWords(const Plan& plan, const Merge& merge, const std::string& view_caption) {
+    return fmt::format("{}: {} and {} run together, {:.0f} L* apart along {:.0f} mm", view_caption,
+                       plan.parts[merge.first].name, plan.parts[merge.second].name, merge.step,
+                       merge.border_mm);
+}
+
+std::vector<NamedView> studyViews() {
+    std::vector<NamedView> views;
+    for (const NamedView& view : namedViews()) {
+        if (view.name != std::string_view("below") && view.name != std::string_view("upside-down")) {
+            views.push_back(view);
+        }
+    }
+    return views;
+}
+
+}  // namespace glaukophos
