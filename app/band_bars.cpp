@@ -32,8 +32,9 @@ void paintHandle(QPainter& painter, const QPointF& tip, bool grasped) {
 BandBars::BandBars(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("bandBars"));
     setAccessibleName(tr("Borders and shares of the bands"));
-    setToolTip(tr("Drag a handle: in the upper bar the L* at which one band ends and the next "
-                  "begins, in the lower bar how much of the surface each takes"));
+    setToolTip(
+        tr("Drag a handle: in the upper bar the L* at which one band ends and the next "
+           "begins, in the lower bar how much of the surface each takes"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     setFocusPolicy(Qt::StrongFocus);
 }
@@ -86,15 +87,16 @@ void BandBars::paintEvent(QPaintEvent* /*event*/) {
     for (const Bar bar : {Bar::Lightness, Bar::Share}) {
         const QRectF rect = barRect(bar);
         painter.setPen(t.soft_text);
-        painter.drawText(QRectF(rect.left(), rect.top() - kLabelHeight, rect.width(), kLabelHeight),
-                         Qt::AlignLeft | Qt::AlignVCenter,
-                         bar == Bar::Lightness ? tr("Borders in lightness") : tr("Shares of the surface"));
+        painter.drawText(
+            QRectF(rect.left(), rect.top() - kLabelHeight, rect.width(), kLabelHeight),
+            Qt::AlignLeft | Qt::AlignVCenter,
+            bar == Bar::Lightness ? tr("Borders in lightness") : tr("Shares of the surface"));
         double left = rect.left();
         for (std::size_t b = 0; b <= m_borders.size(); ++b) {
             const bool last = b == m_borders.size();
-            const double right = last ? rect.right()
-                                      : (bar == Bar::Lightness ? lightnessX(m_borders[b])
-                                                               : shareX(below(b)));
+            const double right =
+                last ? rect.right()
+                     : (bar == Bar::Lightness ? lightnessX(m_borders[b]) : shareX(below(b)));
             painter.setPen(Qt::NoPen);
             painter.setBrush(qColour(displayable({middleOf(b, m_borders, m_paint), 0, 0})));
             painter.drawRect(QRectF(left, rect.top(), std::max(0.0, right - left), rect.height()));
@@ -163,9 +165,8 @@ void BandBars::keyPressEvent(QKeyEvent* event) {
 }
 
 void BandBars::moveBy(double step) {
-    const double scale = m_grip.bar == Bar::Lightness
-                             ? (lightnessX(1.0) - lightnessX(0.0))
-                             : (shareX(0.01) - shareX(0.0));
+    const double scale = m_grip.bar == Bar::Lightness ? (lightnessX(1.0) - lightnessX(0.0))
+                                                      : (shareX(0.01) - shareX(0.0));
     const QPointF handle =
         m_grip.bar == Bar::Lightness ? borderHandle(m_grip.border) : shareHandle(m_grip.border);
     moveTo(handle.x() + step * scale);

@@ -24,8 +24,9 @@ QString shrinkWarning(const PartBands& bands) {
     const std::vector<std::size_t> faults = bandsThatDoNotShrink(bands);
     if (faults.empty()) return {};
     const std::size_t count = bands.areas_mm2.size();
-    return QObject::tr("%1 covers more than %2: the gradient is lost there. Raise that border, or "
-                       "lower the exposure.")
+    return QObject::tr(
+               "%1 covers more than %2: the gradient is lost there. Raise that border, or "
+               "lower the exposure.")
         .arg(q(bandName(faults.front(), count)), q(bandName(faults.front() - 1, count)));
 }
 
@@ -39,17 +40,21 @@ BandsPage::BandsPage(Document& document, QWidget* parent) : ValuePage(document, 
 }
 
 void BandsPage::addCount() {
-    addNumber({"bandCount", tr("Number of bands"), tr("Steps from dark to light, each a paint mix"),
-               {kFewestBands, kMostBands, 0, {}, false},
-               [](const Plan& plan, auto) { return std::optional<double>(plan.values.bands.count); },
-               [](Plan& plan, auto, double value) {
-                   setCount(plan.values, static_cast<int>(std::lround(value)));
-               }});
+    addNumber(
+        {"bandCount",
+         tr("Number of bands"),
+         tr("Steps from dark to light, each a paint mix"),
+         {kFewestBands, kMostBands, 0, {}, false},
+         [](const Plan& plan, auto) { return std::optional<double>(plan.values.bands.count); },
+         [](Plan& plan, auto, double value) {
+             setCount(plan.values, static_cast<int>(std::lround(value)));
+         }});
     m_basis = new QComboBox(this);
     m_basis->setObjectName(QStringLiteral("basis"));
     m_basis->setAccessibleName(tr("Sort into bands by"));
-    m_basis->setToolTip(tr("By light every part has all bands; by painted value dark cloth stays "
-                           "in the dark ones"));
+    m_basis->setToolTip(
+        tr("By light every part has all bands; by painted value dark cloth stays "
+           "in the dark ones"));
     m_basis->addItems(
         {tr("Sorted by light, as on bare primer"), tr("Sorted by painted value, colour included")});
     column().addWidget(m_basis);
@@ -63,16 +68,17 @@ void BandsPage::addBars() {
     m_bars = new BandBars(this);
     column().addWidget(m_bars);
     const int key = nextKey();
-    connect(m_bars, &BandBars::bordersDragged, this, [this, key](const std::vector<double>& borders) {
-        change(
-            tr("Borders of bands"),
-            [&](Plan& plan) {
-                plan.values.bands.by = BandsBy::Steps;
-                plan.values.bands.borders = borders;
-                plan.values.bands.shares.clear();
-            },
-            key);
-    });
+    connect(m_bars, &BandBars::bordersDragged, this,
+            [this, key](const std::vector<double>& borders) {
+                change(
+                    tr("Borders of bands"),
+                    [&](Plan& plan) {
+                        plan.values.bands.by = BandsBy::Steps;
+                        plan.values.bands.borders = borders;
+                        plan.values.bands.shares.clear();
+                    },
+                    key);
+            });
     connect(m_bars, &BandBars::sharesDragged, this, [this, key](const std::vector<double>& shares) {
         change(
             tr("Shares of bands"),
@@ -96,16 +102,27 @@ void BandsPage::addCleaning() {
     const auto speck = [](ValueChoices& v) -> double& { return v.bands.speck_mm; };
     const auto depth = [](ValueChoices& v) -> double& { return v.bands.dip_depth; };
     const auto width = [](ValueChoices& v) -> double& { return v.bands.dip_width_mm; };
-    addNumber({"speck", tr("Merge patches below a tip of"),
+    addNumber({"speck",
+               tr("Merge patches below a tip of"),
                tr("Patches smaller than the mark of a brush tip this wide are not painted"),
-               {0, 3, 1, tr(" mm"), false}, getChoice(speck), setChoice(speck)});
-    addNumber({"dipDepth", tr("Join lit forms over dips up to"),
+               {0, 3, 1, tr(" mm"), false},
+               getChoice(speck),
+               setChoice(speck)});
+    addNumber({"dipDepth",
+               tr("Join lit forms over dips up to"),
                tr("A shallow dip between two forms that both face the light is not shaded, or the "
                   "body falls into bumps; 0 shades every dip"),
-               {0, 20, 0, tr(" L*"), false}, getChoice(depth), setChoice(depth)});
-    addNumber({"dipWidth", tr("… and no wider than"), tr("Wider dips are forms of their own"),
-               {0.5, 6, 1, tr(" mm"), false}, getChoice(width), setChoice(width)});
-    addNumber({"levelsApart", tr("… but in so many top bands never"),
+               {0, 20, 0, tr(" L*"), false},
+               getChoice(depth),
+               setChoice(depth)});
+    addNumber({"dipWidth",
+               tr("… and no wider than"),
+               tr("Wider dips are forms of their own"),
+               {0.5, 6, 1, tr(" mm"), false},
+               getChoice(width),
+               setChoice(width)});
+    addNumber({"levelsApart",
+               tr("… but in so many top bands never"),
                tr("In so many of the lightest bands neighbours are kept apart"),
                {0, 3, 0, {}, false},
                [](const Plan& plan, auto) {
@@ -134,8 +151,9 @@ void BandsPage::showResults(const Evaluated& evaluated) {
 
 BandTable::BandTable(QWidget* parent) : QWidget(parent) {
     setAccessibleName(tr("Bands of the chosen part"));
-    setToolTip(tr("Of the chosen part, or of the whole figure when none is chosen: L* of each band, "
-                  "its share, its area, and the length of its lower border"));
+    setToolTip(
+        tr("Of the chosen part, or of the whole figure when none is chosen: share and area of each "
+           "band, and the length of its lower border"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
 }
 
@@ -163,13 +181,15 @@ void BandTable::paintEvent(QPaintEvent* /*event*/) {
         const std::size_t b = count - 1 - row;  // lightest on top
         const int y = static_cast<int>(row) * kRow;
         const QRect swatch(0, y + 2, 26, kRow - 6);
-        painter.fillRect(swatch, qColour(displayable({middleOf(b, m_bands.borders, m_paint), 0, 0})));
+        painter.fillRect(swatch,
+                         qColour(displayable({middleOf(b, m_bands.borders, m_paint), 0, 0})));
         painter.setPen(t.line);  // so that a grey like the panel's keeps its shape
         painter.drawRect(swatch.adjusted(0, 0, -1, -1));
         const bool fault = std::ranges::find(faults, b) != faults.end();
         painter.setPen(fault ? t.accent : t.text);
-        painter.drawText(QRect(32, y, 84, kRow), Qt::AlignVCenter,
-                         q(bandName(b, count)) + (fault ? QStringLiteral(" ▲") : QString()));
+        painter.drawText(QRect(32, y, 92, kRow), Qt::AlignVCenter,
+                         QStringLiteral("%1 %2%3").arg(b + 1).arg(
+                             q(bandName(b, count)), fault ? QStringLiteral(" ▲") : QString()));
         painter.drawText(QRect(112, y, 46, kRow), Qt::AlignVCenter | Qt::AlignRight,
                          tr("%1 %").arg(100 * m_part.share(b), 0, 'f', 1));
         painter.setPen(t.soft_text);

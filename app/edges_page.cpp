@@ -19,8 +19,9 @@ QString centimetres(double mm) { return QObject::tr("%1 cm").arg(mm / 10.0, 0, '
 QString schoolWords(EdgeSchool school) {
     switch (school) {
         case EdgeSchool::Weighted:
-            return QObject::tr("Edges that face the light get every pass, those that face away none; "
-                               "a dot marks the brightest stretch.");
+            return QObject::tr(
+                "Edges that face the light get every pass, those that face away none; "
+                "a dot marks the brightest stretch.");
         case EdgeSchool::Even:
             return QObject::tr("An equal line along every edge.");
         case EdgeSchool::Corners:
@@ -60,17 +61,21 @@ void EdgesPage::addKinds() {
     m_thrown = addCaption("edgeThrown");
     const auto hard = [](ValueChoices& v) -> double& { return v.edge_kinds.hard_mm; };
     const auto lost = [](ValueChoices& v) -> double& { return v.edge_kinds.lost_mm; };
-    addNumber({"hardBelow", tr("Crisp up to a turn of"),
+    addNumber({"hardBelow",
+               tr("Crisp up to a turn of"),
                tr("Width over which the value would go from dark to light"),
-               {0.1, 2, 2, tr(" mm"), false}, getChoice(hard),
+               {0.1, 2, 2, tr(" mm"), false},
+               getChoice(hard),
                [](Plan& plan, auto, double value) {
                    EdgeKindChoices& kinds = plan.values.edge_kinds;
                    kinds.hard_mm = value;
                    kinds.lost_mm = std::max(kinds.lost_mm, value);
                }});
-    addNumber({"lostAbove", tr("Blended from a turn of"),
+    addNumber({"lostAbove",
+               tr("Blended from a turn of"),
                tr("Width over which the value would go from dark to light"),
-               {0.2, 6, 2, tr(" mm"), false}, getChoice(lost),
+               {0.2, 6, 2, tr(" mm"), false},
+               getChoice(lost),
                [](Plan& plan, auto, double value) {
                    EdgeKindChoices& kinds = plan.values.edge_kinds;
                    kinds.lost_mm = value;
@@ -88,16 +93,20 @@ void EdgesPage::addLines() {
     m_school->addItems({tr("Weighed by the light"), tr("The same all round"), tr("Corners only")});
     column().addWidget(m_school);
     connect(m_school, &QComboBox::activated, this, [this](int index) {
-        change(tr("School of edges"), [&](Plan& plan) {
-            plan.values.edge_lines.school = static_cast<EdgeSchool>(index);
-        });
+        change(tr("School of edges"),
+               [&](Plan& plan) { plan.values.edge_lines.school = static_cast<EdgeSchool>(index); });
     });
     const auto width = [](ValueChoices& v) -> double& { return v.edge_lines.width_mm; };
-    addNumber({"edgeWidth", tr("Width of the first line"),
+    addNumber({"edgeWidth",
+               tr("Width of the first line"),
                tr("The brush's mark; each further pass is half as wide. Finer forms than this are "
                   "no edges"),
-               {0.15, 2, 2, tr(" mm"), false}, getChoice(width), setChoice(width)});
-    addNumber({"edgePasses", tr("Passes"), tr("Each lighter, narrower and shorter"),
+               {0.15, 2, 2, tr(" mm"), false},
+               getChoice(width),
+               setChoice(width)});
+    addNumber({"edgePasses",
+               tr("Passes"),
+               tr("Each lighter, narrower and shorter"),
                {1, 3, 0, {}, false},
                [](const Plan& plan, auto) {
                    return std::optional<double>(plan.values.edge_lines.passes);

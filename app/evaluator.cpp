@@ -164,7 +164,8 @@ void Evaluator::publish(const Plan& plan, Finish finish) {
     result->results = resultsOf(plan, spread(*plan.figure, reach), finish);
     mark(*result, finish);
     result->sky_rounds = m_table.rounds;
-    result->complete = finish == Finish::Settled && all_soft && m_table.rounds == kSkyRounds && (!bounces || !m_bounce.empty());
+    result->complete = finish == Finish::Settled && all_soft && m_table.rounds == kSkyRounds &&
+                       (!bounces || !m_bounce.empty());
     if (m_scored && *m_scored < plan.lights.size() && m_table.rounds == kSkyRounds &&
         std::holds_alternative<FarLight>(plan.lights[*m_scored].kind)) {
         result->scored_light = *m_scored;

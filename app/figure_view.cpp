@@ -109,8 +109,7 @@ void FigureView::placeLightByClick() {
     update();
 }
 
-void FigureView::askForPlace(const QString& prompt,
-                             std::function<void(const SurfacePoint&)> use) {
+void FigureView::askForPlace(const QString& prompt, std::function<void(const SurfacePoint&)> use) {
     m_prompt = prompt;
     m_use_place = std::move(use);
     setCursor(Qt::CrossCursor);

@@ -62,24 +62,34 @@ HandPage::HandPage(Document& document, FigureView& view, QWidget* parent)
 
 void HandPage::addLicences() {
     m_part_words = addCaption("licenceWords");
-    addNumber({"lift", tr("Light its dark side up by"),
+    addNumber({"lift",
+               tr("Light its dark side up by"),
                tr("Keeps a face readable against the light: added in its deepest dark, fading to "
                   "none in its lights"),
-               {0, 40, 0, tr(" L*"), false}, getPart(&Part::lift), setPart(&Part::lift)});
-    addNumber({"calmPart", tr("Take its lights down"),
+               {0, 40, 0, tr(" L*"), false},
+               getPart(&Part::lift),
+               setPart(&Part::lift)});
+    addNumber({"calmPart",
+               tr("Take its lights down"),
                tr("Less contrast than the light gives, so that the eye goes elsewhere"),
-               {0, 0.8, 2, {}, false}, getPart(&Part::calm), setPart(&Part::calm)});
+               {0, 0.8, 2, {}, false},
+               getPart(&Part::calm),
+               setPart(&Part::calm)});
     const auto amount = [](ValueChoices& v) -> double& { return v.calm.amount; };
     const auto knee = [](ValueChoices& v) -> double& { return v.calm.from_share; };
-    addNumber({"calmFoot", tr("Calmer below the knee"),
+    addNumber({"calmFoot",
+               tr("Calmer below the knee"),
                tr("Takes the lights down towards the foot of the figure"),
-               {0, 0.8, 2, {}, false}, getChoice(amount), setChoice(amount)});
-    addNumber({"knee", tr("… the knee is at"), tr("Share of the figure's height"),
+               {0, 0.8, 2, {}, false},
+               getChoice(amount),
+               setChoice(amount)});
+    addNumber({"knee",
+               tr("… the knee is at"),
+               tr("Share of the figure's height"),
                {0.05, 0.9, 2, {}, false},
                [](const Plan& plan, auto) {
-                   return plan.values.calm.amount > 0.0
-                              ? std::optional(plan.values.calm.from_share)
-                              : std::nullopt;
+                   return plan.values.calm.amount > 0.0 ? std::optional(plan.values.calm.from_share)
+                                                        : std::nullopt;
                },
                setChoice(knee)});
 }
@@ -90,7 +100,9 @@ void HandPage::addBrush() {
     row->setSpacing(5);
     m_tools = new QButtonGroup(this);
     const std::array<std::pair<const char*, QString>, 3> tools = {
-        {{"correctHold", tr("Hold")}, {"correctLighter", tr("Lighter")}, {"correctDarker", tr("Darker")}}};
+        {{"correctHold", tr("Hold")},
+         {"correctLighter", tr("Lighter")},
+         {"correctDarker", tr("Darker")}}};
     for (std::size_t i = 0; i < tools.size(); ++i) {
         auto* button = new QPushButton(tools.at(i).second, this);
         button->setObjectName(q(tools.at(i).first));
@@ -136,8 +148,9 @@ void HandPage::addFace() {
     addSection(tr("Face by quarters"));
     auto* place = new QPushButton(tr("Place it on the figure"), this);
     place->setObjectName(QStringLiteral("placeFace"));
-    place->setToolTip(tr("Click between the eyes' inner corners and the nose's tip, where the "
-                         "midline crosses the height of the cheeks"));
+    place->setToolTip(
+        tr("Click between the eyes' inner corners and the nose's tip, where the "
+           "midline crosses the height of the cheeks"));
     column().addWidget(place);
     connect(place, &QPushButton::clicked, this, [this] {
         m_view.askForPlace(
@@ -167,17 +180,29 @@ void HandPage::addFace() {
     connect(m_use_face, &QCheckBox::clicked, this, [this](bool used) {
         changeFace(tr("Face by quarters"), [&](FaceQuarters& face) { face.used = used; });
     });
-    addNumber({"faceStrength", tr("Strength"), tr("From subtle to strong"),
-               {0, 1, 2, {}, false}, getFace(&FaceQuarters::strength),
+    addNumber({"faceStrength",
+               tr("Strength"),
+               tr("From subtle to strong"),
+               {0, 1, 2, {}, false},
+               getFace(&FaceQuarters::strength),
                setFace(&FaceQuarters::strength)});
-    addNumber({"faceVeil", tr("Dark veil along the far edge"), tr("A very thin dark glaze"),
-               {0, 1, 2, {}, false}, getFace(&FaceQuarters::veil), setFace(&FaceQuarters::veil)});
-    addNumber({"faceRadius", tr("From there to the edge of the face"), tr("Its size"),
-               {0.5, 20, 1, tr(" mm"), true}, getFace(&FaceQuarters::radius_mm),
+    addNumber({"faceVeil",
+               tr("Dark veil along the far edge"),
+               tr("A very thin dark glaze"),
+               {0, 1, 2, {}, false},
+               getFace(&FaceQuarters::veil),
+               setFace(&FaceQuarters::veil)});
+    addNumber({"faceRadius",
+               tr("From there to the edge of the face"),
+               tr("Its size"),
+               {0.5, 20, 1, tr(" mm"), true},
+               getFace(&FaceQuarters::radius_mm),
                setFace(&FaceQuarters::radius_mm)});
-    addNumber({"faceLean", tr("The head leans to its own left by"),
+    addNumber({"faceLean",
+               tr("The head leans to its own left by"),
                tr("Negative: to its own right"),
-               {-60, 60, 0, tr("°"), false}, getFace(&FaceQuarters::lean_deg),
+               {-60, 60, 0, tr("°"), false},
+               getFace(&FaceQuarters::lean_deg),
                setFace(&FaceQuarters::lean_deg)});
     m_forget_face = new QPushButton(tr("Take it away"), this);
     m_forget_face->setObjectName(QStringLiteral("forgetFace"));
@@ -208,9 +233,9 @@ void HandPage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {
     m_stroke.radius_mm = m_radius->value();
     m_stroke.bands = reversed ? -way : way;
     for (const SurfacePoint& point : points) {
-        const bool close = !m_stroke.points_mm.empty() &&
-                           (m_stroke.points_mm.back() - point.point_mm).norm() <
-                               0.3 * m_stroke.radius_mm;
+        const bool close =
+            !m_stroke.points_mm.empty() &&
+            (m_stroke.points_mm.back() - point.point_mm).norm() < 0.3 * m_stroke.radius_mm;
         if (close) continue;
         m_stroke.points_mm.push_back(point.point_mm);
         m_stroke.normals.push_back(point.normal);
@@ -243,7 +268,8 @@ void HandPage::placeFace(const SurfacePoint& place) {
     });
 }
 
-void HandPage::changeFace(const QString& text, const std::function<void(FaceQuarters&)>& change_face) {
+void HandPage::changeFace(const QString& text,
+                          const std::function<void(FaceQuarters&)>& change_face) {
     change(text, [&](Plan& plan) {
         if (plan.values.face) change_face(*plan.values.face);
     });
@@ -251,9 +277,10 @@ void HandPage::changeFace(const QString& text, const std::function<void(FaceQuar
 
 void HandPage::showPlan(const Plan& plan) {
     const auto part = document().selectedPart();
-    m_part_words->setText(part ? tr("The chosen part, %1, against what the light does:")
-                                     .arg(q(plan.parts[*part].name))
-                               : tr("Click a part to light its dark side up or to calm it."));
+    m_part_words->setText(
+        part
+            ? tr("The chosen part, %1, against what the light does:").arg(q(plan.parts[*part].name))
+            : tr("Click a part to light its dark side up or to calm it."));
     fillList(plan.values.corrections);
     const bool placed = plan.values.face.has_value();
     m_face_pictures->setVisible(placed);
@@ -289,8 +316,8 @@ void HandPage::showResults(const Evaluated& evaluated) {
 void HandPage::showFace(const Evaluated& evaluated) {
     const double ratio = devicePixelRatioF();
     const int side = static_cast<int>(kFacePicture_px * ratio);
-    const FacePictures pictures = facePictures(evaluated.plan, evaluated.results,
-                                               *evaluated.plan.values.face, {side, side});
+    const FacePictures pictures =
+        facePictures(evaluated.plan, evaluated.results, *evaluated.plan.values.face, {side, side});
     const auto show = [ratio](QLabel& label, const Image& image) {
         QPixmap pixmap = QPixmap::fromImage(toQImage(image));
         pixmap.setDevicePixelRatio(ratio);

@@ -77,8 +77,8 @@ void paintLadder(QPainter& painter, const QRectF& area, const Ladder& ladder,
             painter.setBrush(Qt::NoBrush);
             painter.drawRect(patch.adjusted(0.5, 0.5, -0.5, -0.5));
         }
-        paintStepText(painter, words.adjusted(kChip + 6, 0, -2, 0),
-                      q(bandName(b, ladder.size())), ladder[b], colours);
+        paintStepText(painter, words.adjusted(kChip + 6, 0, -2, 0), q(bandName(b, ladder.size())),
+                      ladder[b], colours);
         left += widths[b];
     }
 }

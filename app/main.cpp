@@ -120,9 +120,8 @@ void addOptions(QCommandLineParser& parser) {
 void placeFace(MainWindow& window, const QString& shares) {
     const auto place = window.figureView().placeAt(spotOf(window.figureView(), shares));
     if (!place) return;
-    window.document().edit(QStringLiteral("face"), Aspect::Values, [&](Plan& plan) {
-        plan.values.face = faceAt(plan, place->point_mm);
-    });
+    window.document().edit(QStringLiteral("face"), Aspect::Values,
+                           [&](Plan& plan) { plan.values.face = faceAt(plan, place->point_mm); });
 }
 
 void applyOptions(const QCommandLineParser& parser, MainWindow& window) {

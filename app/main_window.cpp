@@ -241,8 +241,8 @@ void MainWindow::buildFileMenu() {
                                      [this] { askExportSheet(QPageSize::A4); }));
     m_needs_plan.push_back(addAction(menu, tr("Plan sheet, Letter …"), {},
                                      [this] { askExportSheet(QPageSize::Letter); }));
-    m_needs_plan.push_back(addAction(menu, tr("Study in greys, A4 …"), {},
-                                     [this] { askExportStudy(QPageSize::A4); }));
+    m_needs_plan.push_back(
+        addAction(menu, tr("Study in greys, A4 …"), {}, [this] { askExportStudy(QPageSize::A4); }));
     m_needs_plan.push_back(addAction(menu, tr("Study in greys, Letter …"), {},
                                      [this] { askExportStudy(QPageSize::Letter); }));
     m_needs_plan.push_back(

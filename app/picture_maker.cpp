@@ -1,6 +1,7 @@
 // Accumulates jittered frames until the picture is smooth or something newer is asked for.
 #include "app/picture_maker.h"
 
+#include "app/band_numbers.h"
 #include "app/image_convert.h"
 
 namespace glaukophos {
@@ -89,9 +90,13 @@ void PictureMaker::make(const PictureRequest& request) {
         }
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames) || last) {
-            emit pictureReady(toQImage(developed(accumulation, figure, request.camera, look)),
-                              request.number,
-                              last && !request.moving);
+            QImage picture = toQImage(developed(accumulation, figure, request.camera, look));
+            if (request.look.overlay == Overlay::Bands && !request.moving) {
+                constexpr int kNumber_px = 11;
+                paintBandNumbers(picture, bandLabels(figure, m_frame, look, kNumber_px - 3), look,
+                                 kNumber_px);
+            }
+            emit pictureReady(picture, request.number, last && !request.moving);
         }
         if (newerWaits()) return;
     }

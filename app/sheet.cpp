@@ -142,8 +142,7 @@ void paintSheet(Page& page, const Evaluated& evaluated) {
 
 Result<void> writePlanSheet(const Evaluated& evaluated, const QString& file,
                             QPageSize::PageSizeId page_size) {
-    return writePdf(evaluated, file, page_size,
-                    [&](Page& page) { paintSheet(page, evaluated); });
+    return writePdf(evaluated, file, page_size, [&](Page& page) { paintSheet(page, evaluated); });
 }
 
 }  // namespace glaukophos

@@ -3,6 +3,7 @@
 
 #include <QBuffer>
 
+#include "app/band_numbers.h"
 #include "app/image_convert.h"
 #include "app/text.h"
 #include "core/io/file_bytes.h"
@@ -30,7 +31,14 @@ QImage rendered(const Evaluated& evaluated, Overlay overlay, Camera camera, cons
     shade.backdrop = {0.80F, 0.80F, false};  // little ink, and black and white stay apart from it
     shade.line_width_px = 2.2F;
     hideParts(camera, evaluated.plan);
-    return toQImage(renderPicture(*evaluated.plan.figure, camera, grid, look, shade, kSamples));
+    const Figure& figure = *evaluated.plan.figure;
+    QImage picture = toQImage(renderPicture(figure, camera, grid, look, shade, kSamples));
+    if (overlay == Overlay::Bands) {
+        const int number_px = kDotsPerInch / 14;  // about 1.8 mm
+        const TracedFrame frame = traceFrame(figure, camera, grid, Eigen::Vector2f::Zero());
+        paintBandNumbers(picture, bandLabels(figure, frame, look, number_px - 4), look, number_px);
+    }
+    return picture;
 }
 
 QImage pictureOf(const Evaluated& evaluated, const SheetView& view, const QSizeF& size_mm) {
@@ -112,9 +120,8 @@ void pictureAtRealSize(Page& page, const Evaluated& evaluated, const SheetView& 
     page.painter().drawImage(frame_mm, rendered(evaluated, view.overlay, camera, grid));
     page.setFont(2.7, false);
     page.painter().setPen(kSoftInk);
-    page.painter().drawText(
-        QRectF(frame_mm.left(), frame_mm.bottom() + 0.8, frame_mm.width(), 4.5), Qt::AlignLeft,
-        view.caption);
+    page.painter().drawText(QRectF(frame_mm.left(), frame_mm.bottom() + 0.8, frame_mm.width(), 4.5),
+                            Qt::AlignLeft, view.caption);
 }
 
 Result<void> writePdf(const Evaluated& evaluated, const QString& file,

@@ -1,4 +1,5 @@
-// Pages of a printed plan: a painter whose unit is the millimetre, and pictures at print resolution.
+// Pages of a printed plan: a painter whose unit is the millimetre, and pictures at print
+// resolution.
 #pragma once
 
 #include <QColor>

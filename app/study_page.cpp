@@ -20,19 +20,30 @@ StudyPage::StudyPage(Document& document, FigureView& view, QWidget* parent)
     squint->setObjectName(QStringLiteral("showSquint"));
     squint->setToolTip(tr("Painted values in grey, blurred as through half-closed eyes (Q)"));
     column().addWidget(squint);
-    connect(squint, &QPushButton::clicked, this, [this] { emit overlayRequested(Overlay::Squint); });
+    connect(squint, &QPushButton::clicked, this,
+            [this] { emit overlayRequested(Overlay::Squint); });
     const auto distance = [](ValueChoices& v) -> double& { return v.squint.distance_mm; };
     const auto blur = [](ValueChoices& v) -> double& { return v.squint.blur_deg; };
     const auto step = [](ValueChoices& v) -> double& { return v.squint.least_step; };
-    addNumber({"squintDistance", tr("Held away from the eye"), tr("Arm's length is about 600 mm"),
-               {150, 2000, 0, tr(" mm"), true}, getChoice(distance), setChoice(distance)});
-    addNumber({"squintBlur", tr("Blur of the half-closed eye"),
+    addNumber({"squintDistance",
+               tr("Held away from the eye"),
+               tr("Arm's length is about 600 mm"),
+               {150, 2000, 0, tr(" mm"), true},
+               getChoice(distance),
+               setChoice(distance)});
+    addNumber({"squintBlur",
+               tr("Blur of the half-closed eye"),
                tr("The angle within which everything runs together"),
-               {0.02, 1, 2, tr("°"), true}, getChoice(blur), setChoice(blur)});
+               {0.02, 1, 2, tr("°"), true},
+               getChoice(blur),
+               setChoice(blur)});
     m_words = addCaption("squintWords");
-    addNumber({"leastStep", tr("Neighbours need a step of at least"),
+    addNumber({"leastStep",
+               tr("Neighbours need a step of at least"),
                tr("Parts that touch and lie closer than this in L* are warned of"),
-               {1, 25, 0, tr(" L*"), false}, getChoice(step), setChoice(step)});
+               {1, 25, 0, tr(" L*"), false},
+               getChoice(step),
+               setChoice(step)});
     addMerges();
     auto* print = new QPushButton(tr("Print the study …"), this);
     print->setObjectName(QStringLiteral("printStudy"));
@@ -75,8 +86,9 @@ void StudyPage::lookForMerges() {
     const EvaluatedPtr& evaluated = document().evaluated();
     if (!isVisible() || evaluated == nullptr) return;
     m_merges = mergesIn(evaluated->plan, evaluated->results, m_view.view());
-    m_headline->setText(m_merges.empty() ? tr("All neighbours stand apart in this view")
-                                         : tr("Run together in this view: %1").arg(m_merges.size()));
+    m_headline->setText(m_merges.empty()
+                            ? tr("All neighbours stand apart in this view")
+                            : tr("Run together in this view: %1").arg(m_merges.size()));
     m_list->clear();
     for (std::size_t i = 0; i < std::min(kMostShown, m_merges.size()); ++i) {
         const Merge& merge = m_merges[i];

@@ -29,8 +29,8 @@ class StudyPage : public ValuePage {
     void showResults(const Evaluated& evaluated) override;
 
     FigureView& m_view;
-    QTimer m_rest;        // looks when view and light have rested
-    QLabel* m_words;      // owned by Qt, as are the following
+    QTimer m_rest;    // looks when view and light have rested
+    QLabel* m_words;  // owned by Qt, as are the following
     QLabel* m_headline;
     QListWidget* m_list;  // what runs together
     std::vector<Merge> m_merges;

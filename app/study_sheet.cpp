@@ -35,7 +35,8 @@ void bandRow(Page& page, const Bands& bands, const PartBands& part, std::size_t 
     cell(78, 22, QObject::tr("%1 %").arg(100 * part.share(b), 0, 'f', 1), Qt::AlignRight);
     cell(102, 30, QObject::tr("%1 cm²").arg(part.areas_mm2[b] / 100.0, 0, 'f', 2), Qt::AlignRight);
     if (b > 0) {
-        cell(134, 48, QObject::tr("border below %1 cm").arg(part.border_lengths_mm[b - 1] / 10.0, 0, 'f', 0),
+        cell(134, 48,
+             QObject::tr("border below %1 cm").arg(part.border_lengths_mm[b - 1] / 10.0, 0, 'f', 0),
              Qt::AlignRight);
     }
     page.space(kRow_mm);
@@ -114,8 +115,7 @@ void paintStudy(Page& page, const Evaluated& evaluated) {
 
 Result<void> writeStudy(const Evaluated& evaluated, const QString& file,
                         QPageSize::PageSizeId page_size) {
-    return writePdf(evaluated, file, page_size,
-                    [&](Page& page) { paintStudy(page, evaluated); });
+    return writePdf(evaluated, file, page_size, [&](Page& page) { paintStudy(page, evaluated); });
 }
 
 }  // namespace glaukophos

@@ -35,7 +35,8 @@ void TonePage::addStyles() {
         button->setToolTip(tr(style.about));
         row->addWidget(button);
         connect(button, &QPushButton::clicked, this, [this, style] {
-            change(tr("Style: %1").arg(tr(style.name)), [&](Plan& plan) { take(style, plan.values); });
+            change(tr("Style: %1").arg(tr(style.name)),
+                   [&](Plan& plan) { take(style, plan.values); });
         });
     }
     column().addLayout(row);
@@ -43,15 +44,21 @@ void TonePage::addStyles() {
 
 void TonePage::addTone() {
     const auto exposure = [](ValueChoices& v) -> double& { return v.exposure_stops; };
-    addNumber({"exposure", tr("Exposure"),
+    addNumber({"exposure",
+               tr("Exposure"),
                tr("Stops added to the automatic exposure; one stop doubles the light"),
-               {-3, 3, 2, tr(" stops"), false}, getChoice(exposure), setChoice(exposure)});
+               {-3, 3, 2, tr(" stops"), false},
+               getChoice(exposure),
+               setChoice(exposure)});
     m_exposure_words = addCaption("exposureWords");
     const auto contrast = [](ValueChoices& v) -> double& { return v.contrast; };
-    addNumber({"contrast", tr("Contrast: as light is … as painted"),
+    addNumber({"contrast",
+               tr("Contrast: as light is … as painted"),
                tr("0 keeps the proportions of real light; 1 pushes light and dark apart, as small "
                   "figures need"),
-               {0, 1, 2, {}, false}, getChoice(contrast), setChoice(contrast)});
+               {0, 1, 2, {}, false},
+               getChoice(contrast),
+               setChoice(contrast)});
     m_contrast_words = addCaption("contrastWords");
 }
 
@@ -59,23 +66,37 @@ void TonePage::addRange() {
     const auto darkest = [](ValueChoices& v) -> double& { return v.paint.darkest; };
     const auto lightest = [](ValueChoices& v) -> double& { return v.paint.lightest; };
     const auto margin = [](ValueChoices& v) -> double& { return v.paint.margin; };
-    addNumber({"darkest", tr("Blackest paint"), tr("L* of the darkest paint you use"),
-               {0, 40, 0, tr(" L*"), false}, getChoice(darkest), setChoice(darkest)});
-    addNumber({"lightest", tr("Whitest paint, for the source"), tr("L* of the whitest paint you use"),
-               {70, 100, 0, tr(" L*"), false}, getChoice(lightest), setChoice(lightest)});
-    addNumber({"margin", tr("Reflections stay below it by"),
+    addNumber({"darkest",
+               tr("Blackest paint"),
+               tr("L* of the darkest paint you use"),
+               {0, 40, 0, tr(" L*"), false},
+               getChoice(darkest),
+               setChoice(darkest)});
+    addNumber({"lightest",
+               tr("Whitest paint, for the source"),
+               tr("L* of the whitest paint you use"),
+               {70, 100, 0, tr(" L*"), false},
+               getChoice(lightest),
+               setChoice(lightest)});
+    addNumber({"margin",
+               tr("Reflections stay below it by"),
                tr("No reflection may be lighter than the source: L* between the brightest lit "
                   "surface and the white of the source"),
-               {0, 15, 1, tr(" L*"), false}, getChoice(margin), setChoice(margin)});
+               {0, 15, 1, tr(" L*"), false},
+               getChoice(margin),
+               setChoice(margin)});
     m_range_words = addCaption("rangeWords");
 }
 
 void TonePage::addSheen() {
     const auto sheen = [](ValueChoices& v) -> double& { return v.sheen.amount; };
-    addNumber({"sheen", tr("Sheen of skin, satin, leather, metal"),
+    addNumber({"sheen",
+               tr("Sheen of skin, satin, leather, metal"),
                tr("1 mirrors as the material does, 0 leaves highlights out. Cloth and stone soak "
                   "light up"),
-               {0, 2, 2, {}, false}, getChoice(sheen), setChoice(sheen)});
+               {0, 2, 2, {}, false},
+               getChoice(sheen),
+               setChoice(sheen)});
     m_viewer = new QComboBox(this);
     m_viewer->setObjectName(QStringLiteral("sheenViewer"));
     m_viewer->setAccessibleName(tr("Highlights seen from"));

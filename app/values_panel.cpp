@@ -14,8 +14,10 @@ ValuesPanel::ValuesPanel(Document& document, FigureView& view, QWidget* parent)
     m_pages->addPage(tr("Tone"), tr("From light to lightness"), "pageTone", tone);
     m_pages->addPage(tr("Bands"), tr("Few values, each with a place, a border and a share"),
                      "pageBands", m_bands);
-    m_pages->addPage(tr("Edges"), tr("Where to blend, and which edges to line"), "pageEdges", edges);
-    m_pages->addPage(tr("Study"), tr("Does it read in greys from arm's length"), "pageStudy", study);
+    m_pages->addPage(tr("Edges"), tr("Where to blend, and which edges to line"), "pageEdges",
+                     edges);
+    m_pages->addPage(tr("Study"), tr("Does it read in greys from arm's length"), "pageStudy",
+                     study);
     m_pages->addPage(tr("Hand"), tr("Where you depart from the light"), "pageHand", m_hand);
     column().addWidget(m_pages, 1);
     connect(m_pages, &PageTabs::pageShown, this, [this, &view](int page) {

@@ -262,8 +262,8 @@ Result<void> runStudy(const CommonOptions& options, const std::string& size) {
     std::error_code error;
     std::filesystem::create_directories(options.output, error);
     if (error) {
-        return fail(ErrorCode::WriteFailed,
-                    fmt::format("The folder {} cannot be made: {}.", options.output, error.message()));
+        return fail(ErrorCode::WriteFailed, fmt::format("The folder {} cannot be made: {}.",
+                                                        options.output, error.message()));
     }
     const auto e = loadAndEvaluate(options);
     if (!e) return tl::unexpected(e.error());
@@ -276,9 +276,10 @@ Result<void> runStudy(const CommonOptions& options, const std::string& size) {
         Camera camera = heldCamera(e->plan.figure->bounds(), view.view, *grid);
         hideParts(camera, e->plan);
         StudyView made{view.caption, {}, mergesIn(e->plan, e->results, view.view)};
-        for (const auto& [look, kind] : {std::pair{&bands, "bands"}, std::pair{&squint, "squint"}}) {
-            const auto file = std::filesystem::path(options.output) /
-                              fmt::format("{}-{}.png", kind, view.name);
+        for (const auto& [look, kind] :
+             {std::pair{&bands, "bands"}, std::pair{&squint, "squint"}}) {
+            const auto file =
+                std::filesystem::path(options.output) / fmt::format("{}-{}.png", kind, view.name);
             const Image image = renderPicture(*e->plan.figure, camera, *grid, *look, paper, 9);
             if (auto written = writePng(image, file); !written) return written;
             made.pictures.push_back(file.string());
@@ -287,9 +288,9 @@ Result<void> runStudy(const CommonOptions& options, const std::string& size) {
     }
     CommonOptions to_stdout = options;
     to_stdout.output.clear();
-    return options.json ? printJson(to_stdout, studyJson(e->plan, e->results, views))
-                        : print(to_stdout, bandsText(e->plan, e->results) +
-                                               studyText(e->plan, views));
+    return options.json
+               ? printJson(to_stdout, studyJson(e->plan, e->results, views))
+               : print(to_stdout, bandsText(e->plan, e->results) + studyText(e->plan, views));
 }
 
 Result<void> runLadder(const CommonOptions& options) {

@@ -13,18 +13,19 @@ using glaukophos::CommonOptions;
 constexpr int kBadInput = 2;
 
 void addValues(CLI::App& command, glaukophos::ValueOptions& values) {
-    command.add_option("--style", values.style,
-                       "Ready-made values: " + glaukophos::styleNames());
+    command.add_option("--style", values.style, "Ready-made values: " + glaukophos::styleNames());
     command.add_option("--bands", values.bands, "How many bands, in equal steps of L*: 3 to 9");
     command.add_option("--borders", values.borders, "Borders of the bands in L*, such as 30,50,70");
     command.add_option("--shares", values.shares,
                        "Shares of the area instead, dark to light, such as 0.4,0.3,0.2,0.1");
-    command.add_option("--exposure", values.exposure_stops, "Stops added to the automatic exposure");
+    command.add_option("--exposure", values.exposure_stops,
+                       "Stops added to the automatic exposure");
     command.add_option("--contrast", values.contrast, "0 as light is .. 1 as painted");
     command.add_option("--speck", values.speck_mm,
                        "Patches smaller than a brush tip this wide in mm are merged; 0 keeps all");
-    command.add_option("--dip", values.dip_depth,
-                       "Shallow dips between lit neighbours are joined up to this L*; 0 joins none");
+    command.add_option(
+        "--dip", values.dip_depth,
+        "Shallow dips between lit neighbours are joined up to this L*; 0 joins none");
     command.add_option("--edge-school", values.school, "Edge lines: weighted, even or corners");
     command.add_option("--edge-width", values.edge_width_mm, "Width of the first edge line in mm");
 }
@@ -103,7 +104,8 @@ int run(int argc, char** argv) {
     addCommon(*edges, options, "edges plan.glauk --json --points");
     edges->add_flag("--points", with_points, "Courses of all lines (with --json)");
     std::string study_size = "900x900";
-    auto* study = app.add_subcommand("study", "Black-and-white study: five views as PNG in a folder");
+    auto* study =
+        app.add_subcommand("study", "Black-and-white study: five views as PNG in a folder");
     addCommon(*study, options, "study plan.glauk -o study");
     study->add_option("--size", study_size, "Width x height of each picture in pixels");
     auto* ladder = app.add_subcommand("ladder", "Target colours of each part, band by band");
@@ -114,8 +116,9 @@ int run(int argc, char** argv) {
     score->add_option("--light", scored, "Which far light is to be placed");
     auto* picture = app.add_subcommand("render", "A picture of the figure as PNG");
     addCommon(*picture, options, "render plan.glauk --overlay bands --view front -o front.png");
-    picture->add_option("--overlay", render.overlay,
-                        "bare, parts, reach, shells, values, bands, edges, lines, squint or colours");
+    picture->add_option(
+        "--overlay", render.overlay,
+        "bare, parts, reach, shells, values, bands, edges, lines, squint or colours");
     picture->add_option("--view", render.view,
                         "plan, front, right, back, left, top, below, upside-down, or a light's "
                         "name to see from it");

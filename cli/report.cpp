@@ -65,7 +65,9 @@ Json stepsJson(const Plan& plan, const Ladder& ladder) {
     Json steps = Json::array();
     for (std::size_t b = 0; b < ladder.size(); ++b) {
         const Step& step = ladder[b];
-        Json json{{"band", bandName(b, ladder.size())}, {"share", step.share}, {"area_mm2", step.area_mm2}};
+        Json json{{"band", bandName(b, ladder.size())},
+                  {"share", step.share},
+                  {"area_mm2", step.area_mm2}};
         if (step.present) {
             const Lch lch = lchFrom(step.target);
             json["L"] = lch.L;
@@ -90,9 +92,10 @@ std::string ladderTextOf(const std::string& name, const Ladder& ladder) {
             continue;
         }
         const Lch lch = lchFrom(step.target);
-        text += fmt::format(
-            "  {:<11} {:5.1f} %  {:8.1f} mm2  L* {:4.1f}  C {:5.1f}  h {:5.1f}  {}\n", bandName(b, ladder.size()),
-            100 * step.share, step.area_mm2, lch.L, lch.C, lch.h_deg, hexFrom(step.shown));
+        text +=
+            fmt::format("  {:<11} {:5.1f} %  {:8.1f} mm2  L* {:4.1f}  C {:5.1f}  h {:5.1f}  {}\n",
+                        bandName(b, ladder.size()), 100 * step.share, step.area_mm2, lch.L, lch.C,
+                        lch.h_deg, hexFrom(step.shown));
     }
     return text;
 }
@@ -218,14 +221,13 @@ Json edgesJson(const Plan& plan, const Marks& marks, bool with_points) {
     }
     if (!with_points) return json;
     for (const BandEdge& edge : marks.edges.edges) {
-        json["borders"].push_back(
-            {{"part", plan.parts[edge.part].name},
-             {"border", edge.border},
-             {"kind", kEdgeKindNames.at(static_cast<std::size_t>(edge.kind))},
-             {"thrown", edge.thrown},
-             {"width_mm", edge.width_mm},
-             {"length_mm", edge.length_mm},
-             {"points_mm", lineJson(edge.points_mm)}});
+        json["borders"].push_back({{"part", plan.parts[edge.part].name},
+                                   {"border", edge.border},
+                                   {"kind", kEdgeKindNames.at(static_cast<std::size_t>(edge.kind))},
+                                   {"thrown", edge.thrown},
+                                   {"width_mm", edge.width_mm},
+                                   {"length_mm", edge.length_mm},
+                                   {"points_mm", lineJson(edge.points_mm)}});
     }
     for (const EdgeStretch& stretch : marks.lines.stretches) {
         json["lines"].push_back({{"part", plan.parts[stretch.part].name},
@@ -256,10 +258,10 @@ Json studyJson(const Plan& plan, const Results& results, const std::vector<Study
     for (const StudyView& view : views) {
         Json entry{{"view", view.caption}, {"pictures", view.pictures}, {"merges", Json::array()}};
         for (const Merge& merge : view.merges) {
-            entry["merges"].push_back({{"parts",
-                                        {plan.parts[merge.first].name, plan.parts[merge.second].name}},
-                                       {"step_L", merge.step},
-                                       {"border_mm", merge.border_mm}});
+            entry["merges"].push_back(
+                {{"parts", {plan.parts[merge.first].name, plan.parts[merge.second].name}},
+                 {"step_L", merge.step},
+                 {"border_mm", merge.border_mm}});
         }
         json["views"].push_back(entry);
     }
@@ -331,7 +333,8 @@ std::string bandsText(const Plan& plan, const Results& results) {
     text += "      area\n";
     const auto line = [&](const std::string& name, const PartBands& bands) {
         text += fmt::format("{:<28}", name);
-        for (std::size_t b = 0; b < count; ++b) text += fmt::format(" {:9.1f} %", 100 * bands.share(b));
+        for (std::size_t b = 0; b < count; ++b)
+            text += fmt::format(" {:9.1f} %", 100 * bands.share(b));
         text += fmt::format("{:7.1f} mm2\n", bands.area_mm2());
     };
     line("whole figure", results.bands.whole);

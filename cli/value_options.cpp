@@ -17,8 +17,9 @@ Result<std::vector<double>> numbersFrom(const std::string& text, const char* opt
         double number = 0.0;
         const auto [next, error] = std::from_chars(at, end, number);
         if (error != std::errc() || (next != end && *next != ',')) {
-            return fail(ErrorCode::BadInput,
-                        fmt::format("{} takes numbers with commas between, not \"{}\".", option, text));
+            return fail(
+                ErrorCode::BadInput,
+                fmt::format("{} takes numbers with commas between, not \"{}\".", option, text));
         }
         numbers.push_back(number);
         if (next == end) return numbers;
@@ -39,12 +40,16 @@ Result<void> takeStyle(const std::string& key, ValueChoices& values) {
 }
 
 Result<void> takeSchool(const std::string& school, EdgeLineChoices& lines) {
-    if (school == "weighted") lines.school = EdgeSchool::Weighted;
-    else if (school == "even") lines.school = EdgeSchool::Even;
-    else if (school == "corners") lines.school = EdgeSchool::Corners;
+    if (school == "weighted")
+        lines.school = EdgeSchool::Weighted;
+    else if (school == "even")
+        lines.school = EdgeSchool::Even;
+    else if (school == "corners")
+        lines.school = EdgeSchool::Corners;
     else {
-        return fail(ErrorCode::BadInput,
-                    fmt::format("School \"{}\" is not known. Use weighted, even or corners.", school));
+        return fail(
+            ErrorCode::BadInput,
+            fmt::format("School \"{}\" is not known. Use weighted, even or corners.", school));
     }
     return {};
 }
@@ -77,8 +82,8 @@ Result<void> apply(const ValueOptions& options, ValueChoices& values) {
         values.bands.borders.clear();
         values.bands.shares = std::move(*shares);
     }
-    values.bands.levels_apart = std::clamp(values.bands.levels_apart, 0,
-                                           std::max(0, values.bands.count - 1));
+    values.bands.levels_apart =
+        std::clamp(values.bands.levels_apart, 0, std::max(0, values.bands.count - 1));
     values.exposure_stops = options.exposure_stops.value_or(values.exposure_stops);
     values.contrast = options.contrast.value_or(values.contrast);
     values.bands.speck_mm = options.speck_mm.value_or(values.bands.speck_mm);

@@ -28,8 +28,8 @@ struct Polyline {
 // Joins pieces that meet at an edge; each triangle holds at most one piece.
 std::vector<Polyline> chained(std::span<const LinePiece> pieces);
 
-// Moves inner points to the mean of themselves and their neighbours, `passes` times; a closed line is
-// smoothed all round.
+// Moves inner points to the mean of themselves and their neighbours, `passes` times; a closed line
+// is smoothed all round.
 void smooth(std::vector<Vec3>& line_mm, int passes);
 
 double lengthOf(std::span<const Vec3> line_mm);

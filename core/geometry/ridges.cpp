@@ -123,8 +123,7 @@ Surroundings surroundingsOf(const Mesh& mesh, float radius, float edge_mm) {
     around.starts.push_back(0);
     for (std::uint32_t v = 0; v < count; ++v) {
         for (const std::uint32_t place : found[v]) {
-            const float share =
-                (around.places.at_mm[place] - mesh.positions_mm[v]).norm() / radius;
+            const float share = (around.places.at_mm[place] - mesh.positions_mm[v]).norm() / radius;
             around.near.push_back(place);
             around.weights.push_back(around.places.areas_mm2[place] *
                                      std::exp(-2.0F * share * share));
@@ -162,8 +161,8 @@ void forSteps(const Surroundings& around, const Frame& frame, std::size_t v, con
     }
 }
 
-// The symmetric tensor that best turns steps along the surface into changes of the normal. `normals`
-// one entry a place.
+// The symmetric tensor that best turns steps along the surface into changes of the normal.
+// `normals` one entry a place.
 Curvature curvatureAt(const Surroundings& around, const Vec3& normal,
                       const std::vector<Vec3>& normals, std::size_t v) {
     const Frame frame = frameAround(normal);
@@ -231,8 +230,7 @@ Field fieldOf(const Surroundings& around, std::vector<Vec3> normals, int passes,
     const std::vector<float> means = around.places.means(field.convexity, around.vertex_areas);
     forChunks(normals.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
-            field.slope[v] =
-                slopeAt(around, normals[v], field.convexity[v], means, v) + aside;
+            field.slope[v] = slopeAt(around, normals[v], field.convexity[v], means, v) + aside;
         }
     });
     return field;
@@ -350,8 +348,8 @@ Ridges ridgesOf(const WorkingSurface& surface, const RidgeOptions& options,
     const double radius_mm = std::clamp(0.7 * options.width_mm, 1.4 * edge_mm, 3.0 * edge_mm);
     const double times = 0.7 * options.width_mm / radius_mm;
     const int passes = std::clamp(static_cast<int>(std::lround(times * times)), 1, 40);
-    const Surroundings around = surroundingsOf(mesh, static_cast<float>(radius_mm),
-                                               static_cast<float>(edge_mm));
+    const Surroundings around =
+        surroundingsOf(mesh, static_cast<float>(radius_mm), static_cast<float>(edge_mm));
     if (progress.stopped()) return {};
     const Field field = fieldOf(around, surface.normals, passes, static_cast<float>(edge_mm));
     if (progress.stopped()) return {};
@@ -372,7 +370,8 @@ Ridges ridgesOf(const WorkingSurface& surface, const RidgeOptions& options,
         leadToCorners(mesh, ridges.corners, 4.0 * width_mm, line);
         Ridge ridge;
         for (std::size_t i = 0; i < line.points_mm.size(); ++i) {
-            const Triangle& t = mesh.triangles[line.triangles[std::min(i, line.triangles.size() - 1)]];
+            const Triangle& t =
+                mesh.triangles[line.triangles[std::min(i, line.triangles.size() - 1)]];
             float most = 0.0F;
             for (const std::uint32_t v : t) most = std::max(most, field.curvature[v].most);
             ridge.turn_deg.push_back(

@@ -79,9 +79,9 @@ std::vector<float> surfaceDistances(const Mesh& mesh, std::span<const std::uint3
             const std::uint32_t b = t[(k + 1) % 3];
             const std::uint32_t c = t[(k + 2) % 3];
             for (const auto& [known, wanted] : {std::pair{b, c}, std::pair{c, b}}) {
-                offer(wanted, settled[known]
-                                  ? through(at[v], distances[v], at[known], distances[known], at[wanted])
-                                  : distances[v] + (at[wanted] - at[v]).norm());
+                offer(wanted, settled[known] ? through(at[v], distances[v], at[known],
+                                                       distances[known], at[wanted])
+                                             : distances[v] + (at[wanted] - at[v]).norm());
             }
         }
     }

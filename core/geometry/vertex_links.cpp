@@ -29,7 +29,8 @@ VertexLinks linksOf(std::size_t vertex_count, std::span<const Triangle> triangle
             const auto first = links.others.begin() + links.starts[v];
             const auto last = links.others.begin() + links.ends[v];
             std::sort(first, last);
-            links.ends[v] = static_cast<std::uint32_t>(std::unique(first, last) - links.others.begin());
+            links.ends[v] =
+                static_cast<std::uint32_t>(std::unique(first, last) - links.others.begin());
         }
     });
     return links;

@@ -6,8 +6,9 @@
 namespace glaukophos {
 
 struct VertexLinks {
-    std::vector<std::uint32_t> starts;  // one entry a vertex: where its neighbours begin in `others`
-    std::vector<std::uint32_t> ends;    // ... and end
+    std::vector<std::uint32_t>
+        starts;                       // one entry a vertex: where its neighbours begin in `others`
+    std::vector<std::uint32_t> ends;  // ... and end
     std::vector<std::uint32_t> others;
 
     // The neighbours of a vertex in ascending order, each once.

@@ -39,8 +39,8 @@ std::string ladderLines(const std::string& part, const Ladder& ladder) {
     std::string lines;
     for (std::size_t b = 0; b < ladder.size(); ++b) {
         const Step& step = ladder[b];
-        lines += fmt::format("{},{},{:.4f},{:.2f},", csvField(part), bandName(b, ladder.size()), step.share,
-                             step.area_mm2);
+        lines += fmt::format("{},{},{:.4f},{:.2f},", csvField(part), bandName(b, ladder.size()),
+                             step.share, step.area_mm2);
         if (!step.present) {
             lines += ",,,\n";
             continue;

@@ -61,13 +61,15 @@ PaintRange paintFrom(const Entry& entry) {
 }
 
 Json paintJson(const PaintRange& paint) {
-    return {{"darkest_L", paint.darkest}, {"lightest_L", paint.lightest}, {"margin_L", paint.margin}};
+    return {
+        {"darkest_L", paint.darkest}, {"lightest_L", paint.lightest}, {"margin_L", paint.margin}};
 }
 
 BandChoices bandsFrom(const Entry& entry) {
     BandChoices bands;
     bands.count = wholeFrom(entry, "count", bands.count);
-    bands.by = wordFrom<BandsBy>(entry, "by", {{"steps", BandsBy::Steps}, {"shares", BandsBy::Shares}});
+    bands.by =
+        wordFrom<BandsBy>(entry, "by", {{"steps", BandsBy::Steps}, {"shares", BandsBy::Shares}});
     bands.borders = numbersFrom(entry, "borders_L");
     bands.shares = numbersFrom(entry, "shares");
     bands.speck_mm = entry.number("speck_mm", bands.speck_mm);
@@ -103,9 +105,12 @@ FaceQuarters faceFrom(const Entry& entry) {
 }
 
 Json faceJson(const FaceQuarters& face) {
-    return {{"used", face.used},           {"middle_mm", pointJson(face.middle_mm)},
-            {"facing", pointJson(face.facing)}, {"radius_mm", face.radius_mm},
-            {"lean_deg", face.lean_deg},   {"strength", face.strength},
+    return {{"used", face.used},
+            {"middle_mm", pointJson(face.middle_mm)},
+            {"facing", pointJson(face.facing)},
+            {"radius_mm", face.radius_mm},
+            {"lean_deg", face.lean_deg},
+            {"strength", face.strength},
             {"veil", face.veil}};
 }
 

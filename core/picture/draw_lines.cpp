@@ -65,8 +65,8 @@ class Canvas {
         const float half = std::max(a.half_width_px, b.half_width_px);
         const float room = half + halo_px + 1.0F;
         const int left = std::max(0, static_cast<int>(std::min(a.at.x(), b.at.x()) - room));
-        const int right = std::min(m_frame.grid.width - 1,
-                                   static_cast<int>(std::max(a.at.x(), b.at.x()) + room));
+        const int right =
+            std::min(m_frame.grid.width - 1, static_cast<int>(std::max(a.at.x(), b.at.x()) + room));
         const int top = std::max(0, static_cast<int>(std::min(a.at.y(), b.at.y()) - room));
         const int bottom = std::min(m_frame.grid.height - 1,
                                     static_cast<int>(std::max(a.at.y(), b.at.y()) + room));
@@ -129,9 +129,9 @@ class Canvas {
 
     void cover(int x, int y, float core, float halo) {
         if (halo <= 0.0F && core <= 0.0F) return;
-        const std::size_t i = static_cast<std::size_t>(y) *
-                                  static_cast<std::size_t>(m_frame.grid.width) +
-                              static_cast<std::size_t>(x);
+        const std::size_t i =
+            static_cast<std::size_t>(y) * static_cast<std::size_t>(m_frame.grid.width) +
+            static_cast<std::size_t>(x);
         if (m_core[i] <= 0.0F && m_halo[i] <= 0.0F) m_touched.push_back(i);
         m_core[i] = std::max(m_core[i], core);
         m_halo[i] = std::max(m_halo[i], std::max(halo, 1e-6F));

@@ -13,10 +13,10 @@ enum class LineStyle { Solid, Dashed, Dotted };
 // All lines that look alike; later groups lie on top of earlier ones.
 struct LineGroup {
     LineStyle style = LineStyle::Solid;
-    float width_px = 1.5F;   // at least
-    float width_mm = 0.0F;   // on the figure, where that is wider
+    float width_px = 1.5F;       // at least
+    float width_mm = 0.0F;       // on the figure, where that is wider
     Vec3 colour = Vec3::Zero();  // linear RGB
-    float halo_px = 0.0F;    // pale rim that keeps a dark line apart from a dark ground
+    float halo_px = 0.0F;        // pale rim that keeps a dark line apart from a dark ground
     std::vector<std::vector<Vec3>> lines_mm;  // a line of one point is a dot
 };
 

@@ -40,8 +40,8 @@ FacePictures facePictures(const Plan& plan, const Results& results, const FaceQu
     FacePictures pictures;
     pictures.as_lit = renderPicture(*plan.figure, camera, grid, look, shade, kSamples);
     paint(look, quartersOf(plan, face, faceLight(plan, face, values)));
-    look.lines = {{LineStyle::Dashed, 1.2F, 0.0F, Vec3(0.85F, 0.55F, 0.15F), 0.0F,
-                   faceLines(plan, face)}};
+    look.lines = {
+        {LineStyle::Dashed, 1.2F, 0.0F, Vec3(0.85F, 0.55F, 0.15F), 0.0F, faceLines(plan, face)}};
     pictures.by_quarters = renderPicture(*plan.figure, camera, grid, look, shade, kSamples);
     return pictures;
 }

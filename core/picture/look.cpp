@@ -168,15 +168,15 @@ void valuesLook(const Plan& plan, const Results& results, Look& look) {
 void bandsLook(const Plan& plan, const Results& results, Look& look) {
     std::vector<Vec3> greys;
     for (std::size_t b = 0; b < results.bands.count(); ++b) {
-        greys.push_back(
-            greyOfLightness(middleOf(b, results.bands.borders, plan.values.paint)));
+        greys.push_back(greyOfLightness(middleOf(b, results.bands.borders, plan.values.paint)));
     }
     look.band_colours.assign(plan.parts.size(), greys);
     look.outlines = true;
     plainFloor(plan, results, look);
 }
 
-// A border is drawn as it is to be painted: solid where crisp, dashed where soft, dotted where lost.
+// A border is drawn as it is to be painted: solid where crisp, dashed where soft, dotted where
+// lost.
 void edgesLook(const Plan& plan, const Results& results, const Marks& marks, Look& look) {
     bandsLook(plan, results, look);
     for (std::vector<Vec3>& greys : look.band_colours) {
@@ -210,8 +210,9 @@ void linesLook(const Plan& plan, const Results& results, const Marks& marks, Loo
     const Vec3 warm(1.0F, 0.93F, 0.80F);
     for (std::size_t pass = 0; pass < marks.lines.passes.size(); ++pass) {
         const auto luminance = static_cast<float>(luminanceOf(kLightness.at(pass)));
-        LineGroup group{LineStyle::Solid, 1.0F, static_cast<float>(marks.lines.passes[pass].width_mm),
-                        luminance * warm, 0.0F, {}};
+        LineGroup group{
+            LineStyle::Solid, 1.0F, static_cast<float>(marks.lines.passes[pass].width_mm),
+            luminance * warm, 0.0F, {}};
         for (const EdgeStretch& stretch : marks.lines.stretches) {
             if (static_cast<std::size_t>(stretch.pass) == pass) {
                 group.lines_mm.push_back(stretch.points_mm);

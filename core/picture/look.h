@@ -33,7 +33,7 @@ struct Look {
     bool lowest_is_smooth = false;                // below the first border `colours` are shown
     std::vector<bool> is_source;                  // parts that are drawn as the light itself
     std::vector<Vec3> part_tints;                 // over the clay, one entry a part; empty: none
-    bool clay = false;      // shade by a studio light that turns with the viewer
+    bool clay = false;         // shade by a studio light that turns with the viewer
     bool outlines = false;     // draw borders of parts
     bool border_lines = true;  // ... and of bands
     std::vector<LineGroup> lines;

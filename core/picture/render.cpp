@@ -322,14 +322,16 @@ void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& ca
 
 double scaleOf(const Figure& figure, const Camera& camera, const PixelGrid& grid) {
     const float depth =
-        camera.parallel ? 1.0F
-                        : std::max(1e-3F, (figure.bounds().centre() - camera.eye_mm).dot(camera.forward));
+        camera.parallel
+            ? 1.0F
+            : std::max(1e-3F, (figure.bounds().centre() - camera.eye_mm).dot(camera.forward));
     return 0.5 * grid.height / static_cast<double>(camera.half_height * depth);
 }
 
 Accumulation blurred(const Accumulation& accumulation, double sigma_px) {
     // Three boxes of width w have a variance of 3 (w^2 - 1) / 12.
-    const int half = static_cast<int>(std::lround(0.5 * (std::sqrt(4.0 * sigma_px * sigma_px + 1.0) - 1.0)));
+    const int half =
+        static_cast<int>(std::lround(0.5 * (std::sqrt(4.0 * sigma_px * sigma_px + 1.0) - 1.0)));
     if (half < 1) return accumulation;
     Accumulation result = accumulation;
     const auto width = static_cast<std::size_t>(result.grid.width);

@@ -41,9 +41,9 @@ std::vector<Seen> seenIn(const Plan& plan, const Results& results, const TracedF
         const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
         const PartIndex part = figure.partShownBy(hit);
         const std::vector<float>& painted = results.values.painted;
-        seen[i] = {part, !sources[part],
-                   (1.0F - hit.u - hit.v) * painted[t[0]] + hit.u * painted[t[1]] +
-                       hit.v * painted[t[2]]};
+        seen[i] = {
+            part, !sources[part],
+            (1.0F - hit.u - hit.v) * painted[t[0]] + hit.u * painted[t[1]] + hit.v * painted[t[2]]};
     }
     return seen;
 }
@@ -99,8 +99,8 @@ std::vector<Merge> mergesIn(const Plan& plan, const Results& results, const View
     hideParts(camera, plan);
     const TracedFrame frame = traceFrame(figure, camera, kGrid, Eigen::Vector2f::Zero());
     const double px_per_mm = scaleOf(figure, camera, kGrid);
-    const int radius =
-        std::clamp(static_cast<int>(std::lround(0.5 * px_per_mm * squintBlur_mm(plan.values.squint))), 2, 24);
+    const int radius = std::clamp(
+        static_cast<int>(std::lround(0.5 * px_per_mm * squintBlur_mm(plan.values.squint))), 2, 24);
     const Looker looker(seenIn(plan, results, frame), radius);
     std::map<std::pair<PartIndex, PartIndex>, Border> borders;
     for (int y = 0; y + 1 < kGrid.height; ++y) {
@@ -136,7 +136,8 @@ std::string inWords(const Plan& plan, const Merge& merge, const std::string& vie
 std::vector<NamedView> studyViews() {
     std::vector<NamedView> views;
     for (const NamedView& view : namedViews()) {
-        if (view.name != std::string_view("below") && view.name != std::string_view("upside-down")) {
+        if (view.name != std::string_view("below") &&
+            view.name != std::string_view("upside-down")) {
             views.push_back(view);
         }
     }

@@ -108,8 +108,8 @@ class Measure {
         const Form& form = *m_plan.figure->form;
         const Light& source = m_plan.lights[light];
         const std::vector<float>& irradiance = m_results.reach.irradiance[light];
-        const std::uint32_t darkest = *std::ranges::min_element(
-            t, {}, [&](std::uint32_t v) { return irradiance[v]; });
+        const std::uint32_t darkest =
+            *std::ranges::min_element(t, {}, [&](std::uint32_t v) { return irradiance[v]; });
         const Vec3 from = surface.mesh.positions_mm[darkest] +
                           2.0F * form.receivers().offset_mm * surface.normals[darkest];
         const auto aim = aimAt(m_plan, source, from);
@@ -130,15 +130,14 @@ class Measure {
             return std::optional(penumbraOfNear(edge_mm, light_mm, diameter_mm));
         };
         return std::visit(
-            Overloaded{[&](const FarLight& far) {
-                           return std::optional(penumbraOfFar(edge_mm, radians(far.radius_deg)));
-                       },
-                       [&](const Lamp& lamp) { return near(2.0 * lamp.radius_mm); },
-                       [&](const Rod& rod) { return near(2.0 * rod.radius_mm); },
-                       [&](const Panel& panel) {
-                           return near(0.5 * (panel.width_mm + panel.height_mm));
-                       },
-                       [](const auto&) { return std::optional<double>(); }},
+            Overloaded{
+                [&](const FarLight& far) {
+                    return std::optional(penumbraOfFar(edge_mm, radians(far.radius_deg)));
+                },
+                [&](const Lamp& lamp) { return near(2.0 * lamp.radius_mm); },
+                [&](const Rod& rod) { return near(2.0 * rod.radius_mm); },
+                [&](const Panel& panel) { return near(0.5 * (panel.width_mm + panel.height_mm)); },
+                [](const auto&) { return std::optional<double>(); }},
             light.kind);
     }
 
@@ -155,7 +154,8 @@ std::vector<Measured> evened(const Contour& contour, const std::vector<Measured>
     std::vector<double> lengths;
     double length = 0.0;
     for (std::size_t i = 0; i < raw.size(); ++i) {
-        lengths.push_back((contour.line.points_mm[i + 1] - contour.line.points_mm[i]).norm() + 1e-6);
+        lengths.push_back((contour.line.points_mm[i + 1] - contour.line.points_mm[i]).norm() +
+                          1e-6);
         middles.push_back(length + 0.5 * lengths.back());
         length += lengths.back();
     }
@@ -186,10 +186,15 @@ void addStretches(const Contour& contour, const std::vector<Measured>& measured,
                   const EdgeKindChoices& choices, std::vector<BandEdge>& edges) {
     for (std::size_t i = 0; i < measured.size(); ++i) {
         const EdgeKind kind = kindOf(measured[i].width_mm, choices);
-        const bool goes_on = i > 0 && edges.back().kind == kind &&
-                             edges.back().thrown == measured[i].thrown;
+        const bool goes_on =
+            i > 0 && edges.back().kind == kind && edges.back().thrown == measured[i].thrown;
         if (!goes_on) {
-            edges.push_back({contour.part, contour.border, kind, measured[i].thrown, 0.0, 0.0,
+            edges.push_back({contour.part,
+                             contour.border,
+                             kind,
+                             measured[i].thrown,
+                             0.0,
+                             0.0,
                              {contour.line.points_mm[i]}});
         }
         BandEdge& edge = edges.back();
@@ -226,7 +231,8 @@ BandEdges bandEdgesOf(const Plan& plan, const Results& results) {
         Contour& contour = contours[c];
         std::vector<Measured> raw;
         for (std::size_t i = 0; i < contour.line.triangles.size(); ++i) {
-            const Vec3 along = (contour.line.points_mm[i + 1] - contour.line.points_mm[i]).stableNormalized();
+            const Vec3 along =
+                (contour.line.points_mm[i + 1] - contour.line.points_mm[i]).stableNormalized();
             raw.push_back(measure.at(contour.line.triangles[i], along));
         }
         const std::vector<Measured> measured = evened(contour, raw);

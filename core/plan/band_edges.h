@@ -19,8 +19,9 @@ struct BandEdge {
     PartIndex part = 0;
     std::size_t border = 0;
     EdgeKind kind = EdgeKind::Lost;
-    bool thrown = false;    // the border of a thrown shadow, else a turn of the form
-    double width_mm = 0.0;  // mean, over which the value would go from dark to light as steeply as here
+    bool thrown = false;  // the border of a thrown shadow, else a turn of the form
+    double width_mm =
+        0.0;  // mean, over which the value would go from dark to light as steeply as here
     double length_mm = 0.0;
     std::vector<Vec3> points_mm;
 };
@@ -41,9 +42,10 @@ struct BandEdges {
 };
 
 // The width is what the whole way from the darkest to the lightest value would take at the slope
-// found at the border, so that it does not depend on how many bands there are; except at thrown shadows: there from the distance
-// to what throws them and the size of the light, since the grid of vertices is coarser than the
-// shadow of a small light (penumbra width = distance x angle of the source: geometry).
+// found at the border, so that it does not depend on how many bands there are; except at thrown
+// shadows: there from the distance to what throws them and the size of the light, since the grid of
+// vertices is coarser than the shadow of a small light (penumbra width = distance x angle of the
+// source: geometry).
 BandEdges bandEdgesOf(const Plan& plan, const Results& results);
 
 // "18 cm to blend, 5 cm to soften, 7 cm to leave crisp".

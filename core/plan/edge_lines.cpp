@@ -74,9 +74,8 @@ void markBrightest(const Polyline& line, const std::vector<double>& weights, dou
     while (first > 0 && weights[first - 1] > *top - 0.02) --first;
     while (last + 1 < weights.size() && weights[last + 1] > *top - 0.02) ++last;
     const Vec3& spot = line.points_mm[(first + last + 1) / 2];
-    const bool crowded = std::ranges::any_of(result.brightest_mm, [&](const Vec3& other) {
-        return (other - spot).norm() < apart_mm;
-    });
+    const bool crowded = std::ranges::any_of(
+        result.brightest_mm, [&](const Vec3& other) { return (other - spot).norm() < apart_mm; });
     if (!crowded) result.brightest_mm.push_back(spot);
 }
 

@@ -16,7 +16,7 @@ struct EdgeStretch {
 
 struct EdgePass {
     double width_mm = 0.0;
-    double length_mm = 0.0;              // of all parts
+    double length_mm = 0.0;               // of all parts
     std::vector<double> part_lengths_mm;  // one entry a part
 };
 

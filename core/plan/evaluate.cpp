@@ -82,8 +82,9 @@ Xyz returnedAt(const Plan& plan, const Results& results, std::span<const float> 
 
 Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver) {
     const Values& values = results.values;
-    return labFrom(values.development.developed(returnedAt(plan, results, lightWeights(plan), receiver),
-                                                luminanceOf(values.painted[receiver])));
+    return labFrom(
+        values.development.developed(returnedAt(plan, results, lightWeights(plan), receiver),
+                                     luminanceOf(values.painted[receiver])));
 }
 
 }  // namespace glaukophos

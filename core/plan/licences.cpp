@@ -27,7 +27,8 @@ FaceFrame frameOf(const FaceQuarters& face) {
     up.normalize();
     const Vec3 left = up.cross(face.facing).normalized();
     const auto lean = static_cast<float>(radians(face.lean_deg));
-    return {std::cos(lean) * up + std::sin(lean) * left, std::cos(lean) * left - std::sin(lean) * up};
+    return {std::cos(lean) * up + std::sin(lean) * left,
+            std::cos(lean) * left - std::sin(lean) * up};
 }
 
 struct FacePoint {
@@ -269,9 +270,9 @@ void correct(const Plan& plan, std::span<const double> borders, Values& values) 
                 if (!contains(bounds, point)) continue;
                 const float amount = strokeAt(stroke, point, surface.normals[v]);
                 if (amount <= 0.0F) continue;
-                const double level = std::clamp(
-                    levelOf(values.lightness[v], borders, paint) + amount * static_cast<float>(stroke.bands), 0.0,
-                    static_cast<double>(borders.size() + 1));
+                const double level = std::clamp(levelOf(values.lightness[v], borders, paint) +
+                                                    amount * static_cast<float>(stroke.bands),
+                                                0.0, static_cast<double>(borders.size() + 1));
                 const auto wanted = static_cast<float>(lightnessAt(level, borders, paint));
                 values.painted[v] += wanted - values.lightness[v];
                 values.lightness[v] = wanted;
@@ -300,7 +301,8 @@ void turnOver(const Plan& plan, const Reach& reach, Values& values) {
             const double gone = std::isfinite(away[i]) ? away[i] / farthest : 1.0;
             const double open = reach.openness.empty() ? 1.0 : reach.openness[v];
             const double level = (1.0 - kRecess) * (1.0 - gone) + kRecess * (1.0 - open);
-            const double share = kTip + (1.0 - kTip) * std::clamp(level / (1.0 - 0.5 * kRecess), 0.0, 1.0);
+            const double share =
+                kTip + (1.0 - kTip) * std::clamp(level / (1.0 - 0.5 * kRecess), 0.0, 1.0);
             values.lightness[v] =
                 static_cast<float>(paint.darkest + share * (paint.lightest - paint.darkest));
             values.painted[v] = values.lightness[v];

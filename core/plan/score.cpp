@@ -184,10 +184,10 @@ class Judge {
   public:
     Judge(const Scene& scene, const Plan& plan)
         : m_scene(scene),
-          m_borders(equalSteps(static_cast<std::size_t>(plan.values.bands.count),
-                               plan.values.paint)),
-          m_tone(Tone{1.0, plan.values.contrast, plan.values.paint.darkest,
-                      plan.values.paint.top()}),
+          m_borders(
+              equalSteps(static_cast<std::size_t>(plan.values.bands.count), plan.values.paint)),
+          m_tone(
+              Tone{1.0, plan.values.contrast, plan.values.paint.darkest, plan.values.paint.top()}),
           m_weights(plan.merit_weights) {}
 
     [[nodiscard]] DirectionScore score(std::size_t direction) const {

@@ -39,13 +39,12 @@ double spreadOf(const LightKind& kind, double distance_mm) {
         return std::min(1.0, radius_mm / std::max(distance_mm, 1e-3));
     };
     return std::visit(
-        Overloaded{[](const FarLight& far) { return std::sin(radians(far.radius_deg)); },
-                   [&](const Lamp& lamp) { return sine(lamp.radius_mm); },
-                   [&](const Rod& rod) { return sine(rod.radius_mm); },
-                   [&](const Panel& panel) {
-                       return sine(0.25 * (panel.width_mm + panel.height_mm));
-                   },
-                   [](const auto&) { return 0.0; }},
+        Overloaded{
+            [](const FarLight& far) { return std::sin(radians(far.radius_deg)); },
+            [&](const Lamp& lamp) { return sine(lamp.radius_mm); },
+            [&](const Rod& rod) { return sine(rod.radius_mm); },
+            [&](const Panel& panel) { return sine(0.25 * (panel.width_mm + panel.height_mm)); },
+            [](const auto&) { return 0.0; }},
         kind);
 }
 

@@ -16,7 +16,8 @@ bool outside(double value, double low, double high) {
 
 std::string problemWith(const PaintRange& paint) {
     if (outside(paint.darkest, 0, 60)) return "The darkest paint must lie between L* 0 and 60.";
-    if (outside(paint.lightest, 65, 100)) return "The lightest paint must lie between L* 65 and 100.";
+    if (outside(paint.lightest, 65, 100))
+        return "The lightest paint must lie between L* 65 and 100.";
     if (outside(paint.margin, 0, 20)) {
         return "The margin below the source must lie between 0 and 20 L*.";
     }
@@ -46,9 +47,11 @@ std::string problemWith(const BandChoices& bands, const PaintRange& paint) {
     const bool by_shares = bands.by == BandsBy::Shares;
     if (by_shares || !bands.shares.empty()) {
         if (bands.shares.size() != count) return fmt::format("{0} bands need {0} shares.", count);
-        const bool sound = std::ranges::none_of(bands.shares, [](double s) { return outside(s, 0, 1); });
+        const bool sound =
+            std::ranges::none_of(bands.shares, [](double s) { return outside(s, 0, 1); });
         const double sum = std::accumulate(bands.shares.begin(), bands.shares.end(), 0.0);
-        if (!sound || std::abs(sum - 1.0) > 1e-3) return "The shares of the bands must add up to 1.";
+        if (!sound || std::abs(sum - 1.0) > 1e-3)
+            return "The shares of the bands must add up to 1.";
     }
     if (outside(bands.speck_mm, 0, 20)) return "The smallest patch must lie between 0 and 20 mm.";
     if (outside(bands.dip_depth, 0, 50)) return "Joined dips must lie between 0 and 50 L*.";
@@ -123,12 +126,24 @@ std::string problemWith(const ValueChoices& values) {
 // The shares are common practice, no source: each lighter band covers clearly less.
 const std::vector<ValueStyle>& valueStyles() {
     static const std::vector<ValueStyle> styles = {
-        {"quiet", "Quiet", "Little contrast, broad middle: daylight, calm parts", 0.05, 5,
+        {"quiet",
+         "Quiet",
+         "Little contrast, broad middle: daylight, calm parts",
+         0.05,
+         5,
          {0.14, 0.27, 0.31, 0.19, 0.09}},
         {"standard", "Standard", "Five equal steps of lightness", 0.3, 5, {}},
-        {"dramatic", "Dramatic", "Much dark, small lights: night, one strong light", 0.6, 5,
+        {"dramatic",
+         "Dramatic",
+         "Much dark, small lights: night, one strong light",
+         0.6,
+         5,
          {0.38, 0.27, 0.18, 0.11, 0.06}},
-        {"graphic", "Graphic", "Three flat values for two lights: reads from afar", 0.8, 3,
+        {"graphic",
+         "Graphic",
+         "Three flat values for two lights: reads from afar",
+         0.8,
+         3,
          {0.48, 0.34, 0.18}}};
     return styles;
 }

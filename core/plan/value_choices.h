@@ -18,7 +18,7 @@ enum class BandBasis {
 
 // Highlights are painted for one viewing side.
 struct SheenChoices {
-    double amount = 1.0;   // 0..2: 1 as the material mirrors, 0 none
+    double amount = 1.0;    // 0..2: 1 as the material mirrors, 0 none
     bool from_arc = false;  // the mean over a quarter turn to either side instead of the front only
     bool operator==(const SheenChoices&) const = default;
 };
@@ -26,21 +26,21 @@ struct SheenChoices {
 // Lower contrast towards the foot: the eye goes to the highest contrast, so it is kept for the
 // focus (common practice, no source).
 struct Calm {
-    double amount = 0.0;     // 0..1: by how much the lights are taken down at the foot
+    double amount = 0.0;      // 0..1: by how much the lights are taken down at the foot
     double from_share = 0.3;  // of the figure's height, 0..1: the knee
     bool operator==(const Calm&) const = default;
 };
 
-// A quick way with faces: four values round a midline and a cheek line. The face is what lies within
-// the radius and belongs to the part where the lines cross.
+// A quick way with faces: four values round a midline and a cheek line. The face is what lies
+// within the radius and belongs to the part where the lines cross.
 struct FaceQuarters {
-    bool used = false;  // false: only shown beside the light
-    Vec3 middle_mm = Vec3::Zero();        // where the two lines cross
-    Vec3 facing = -Vec3::UnitY();         // unit: where the face looks
-    double radius_mm = 4.0;               // from there to the edge of the face
-    double lean_deg = 0.0;                // of the midline, towards the figure's own left
-    double strength = 0.5;                // 0 subtle .. 1 strong
-    double veil = 0.5;                    // 0..1: the dark glaze along the far edge
+    bool used = false;              // false: only shown beside the light
+    Vec3 middle_mm = Vec3::Zero();  // where the two lines cross
+    Vec3 facing = -Vec3::UnitY();   // unit: where the face looks
+    double radius_mm = 4.0;         // from there to the edge of the face
+    double lean_deg = 0.0;          // of the midline, towards the figure's own left
+    double strength = 0.5;          // 0 subtle .. 1 strong
+    double veil = 0.5;              // 0..1: the dark glaze along the far edge
     bool operator==(const FaceQuarters&) const = default;
 };
 
@@ -65,7 +65,7 @@ enum class EdgeSchool { Weighted, Even, Corners };
 struct EdgeLineChoices {
     EdgeSchool school = EdgeSchool::Weighted;
     double width_mm = 0.35;  // of the first pass: the brush's mark
-    int passes = 3;         // 1..3, each narrower
+    int passes = 3;          // 1..3, each narrower
     bool operator==(const EdgeLineChoices&) const = default;
 };
 

@@ -81,8 +81,7 @@ void paintMetal(const Plan& plan, const Reach& reach, Values& values) {
     const PaintRange& paint = plan.values.paint;
     for (std::size_t v = 0; v < levels.size(); ++v) {
         if (levels[v] < 0.0F) continue;
-        double luminance =
-            luminanceOf(paint.darkest + levels[v] * (paint.top() - paint.darkest));
+        double luminance = luminanceOf(paint.darkest + levels[v] * (paint.top() - paint.darkest));
         for (const std::vector<float>& gloss : values.gloss) {
             if (!gloss.empty()) luminance += values.light_tone.gain * gloss[v];
         }

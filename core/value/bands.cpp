@@ -136,7 +136,8 @@ const char* bandName(std::size_t band, std::size_t count) {
 BandBorders equalSteps(std::size_t count, const PaintRange& paint) {
     BandBorders borders;
     for (std::size_t i = 1; i < count; ++i) {
-        borders.push_back(lightnessAt(static_cast<double>(i) / static_cast<double>(count), {}, paint));
+        borders.push_back(
+            lightnessAt(static_cast<double>(i) / static_cast<double>(count), {}, paint));
     }
     return borders;
 }

@@ -86,7 +86,9 @@ struct LeftOut {
     [[nodiscard]] bool isSource(PartIndex part) const {
         return part < source_parts.size() && source_parts[part];
     }
-    [[nodiscard]] bool isApart(std::size_t part) const { return part < apart.size() && apart[part]; }
+    [[nodiscard]] bool isApart(std::size_t part) const {
+        return part < apart.size() && apart[part];
+    }
     [[nodiscard]] bool isHidden(const Triangle& t) const {
         return !hidden_vertices.empty() && hidden_vertices[t[0]] && hidden_vertices[t[1]] &&
                hidden_vertices[t[2]];

@@ -7,8 +7,8 @@
 namespace glaukophos {
 namespace {
 
-std::vector<LinePiece> piecesOf(const Surface& surface, std::span<const float> lightness, float border,
-                            std::span<const std::uint32_t> triangles) {
+std::vector<LinePiece> piecesOf(const Surface& surface, std::span<const float> lightness,
+                                float border, std::span<const std::uint32_t> triangles) {
     std::vector<LinePiece> pieces;
     for (const std::uint32_t i : triangles) {
         const Triangle& t = surface.mesh.triangles[i];
@@ -22,8 +22,9 @@ std::vector<LinePiece> piecesOf(const Surface& surface, std::span<const float> l
             if ((la >= border) == (lb >= border)) continue;
             const float along = (border - la) / (lb - la);
             piece.edges[ends] = edgeName(a, b);
-            piece.at_mm[ends] = surface.mesh.positions_mm[a] +
-                             along * (surface.mesh.positions_mm[b] - surface.mesh.positions_mm[a]);
+            piece.at_mm[ends] =
+                surface.mesh.positions_mm[a] +
+                along * (surface.mesh.positions_mm[b] - surface.mesh.positions_mm[a]);
             ++ends;
         }
         if (ends == 2) pieces.push_back(piece);
@@ -52,7 +53,8 @@ std::vector<Contour> contoursOf(const Surface& surface, std::span<const float> l
             contours.push_back({b, part, std::move(line)});
         }
     }
-    std::ranges::stable_sort(contours, {}, [](const Contour& c) { return std::pair(c.part, c.border); });
+    std::ranges::stable_sort(contours, {},
+                             [](const Contour& c) { return std::pair(c.part, c.border); });
     return contours;
 }
 

@@ -101,8 +101,7 @@ std::vector<Ladder> partLadders(const LadderInput& input) {
     return ladders;
 }
 
-Ladder wholeLadder(const Bands& bands, std::span<const Ladder> parts,
-                   const LeftOut& left_out) {
+Ladder wholeLadder(const Bands& bands, std::span<const Ladder> parts, const LeftOut& left_out) {
     Ladder whole(bands.count());
     for (std::size_t b = 0; b < whole.size(); ++b) {
         Step& step = whole[b];

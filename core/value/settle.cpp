@@ -150,11 +150,11 @@ void settle(const Surface& surface, const BandChoices& choices, std::span<const 
         const auto apart = static_cast<std::size_t>(choices.levels_apart);
         const std::size_t top = borders.size() - std::min(borders.size(), apart);
         // Lit is what lies in the lighter half of the bands.
-        joinLitNeighbours(surface.links,
-                          {choices.dip_depth, ringsFor(surface, choices.dip_width_mm),
-                           borders[borders.size() / 2],
-                           top < borders.size() ? borders[top] - 0.01 : 100.0},
-                          values);
+        joinLitNeighbours(
+            surface.links,
+            {choices.dip_depth, ringsFor(surface, choices.dip_width_mm),
+             borders[borders.size() / 2], top < borders.size() ? borders[top] - 0.01 : 100.0},
+            values);
     }
     if (choices.speck_mm > 0.0) {
         mergeSpecks(surface.links, areas_mm2, 0.25 * kPi * choices.speck_mm * choices.speck_mm,

@@ -11,9 +11,9 @@ namespace glaukophos {
 // Eurographics 1994; velvet as Estevez & Kulla, "Production friendly microfacet sheen BRDF",
 // 2017. Formulas from memory; their integrals are tested.
 struct Gloss {
-    double alpha = 0.3;             // width of the highlight, roughness squared, 0.002..1
-    double mirrored_share = 0.04;   // at square incidence, 0..1
-    bool velvet = false;            // fibres that stand up: light at the rims instead
+    double alpha = 0.3;            // width of the highlight, roughness squared, 0.002..1
+    double mirrored_share = 0.04;  // at square incidence, 0..1
+    bool velvet = false;           // fibres that stand up: light at the rims instead
 };
 
 // Density of facets that are tilted by acos(cos_tilt) from the surface; its integral times

@@ -13,9 +13,9 @@ namespace glaukophos {
 inline constexpr double kDarkestPaint = 10.0;   // L*
 inline constexpr double kLightestPaint = 95.0;  // L*
 
-// L* of the blackest and the whitest paint at hand. The white is kept for the source: what it lights
-// stays below by a margin ("no reflection may be lighter than the source": common practice, no
-// source).
+// L* of the blackest and the whitest paint at hand. The white is kept for the source: what it
+// lights stays below by a margin ("no reflection may be lighter than the source": common practice,
+// no source).
 struct PaintRange {
     double darkest = kDarkestPaint;
     double lightest = kLightestPaint;

@@ -52,8 +52,11 @@ void WindowTest::openScene() {
 
 void WindowTest::settle() {
     ASSERT_TRUE(waitFor([this] {
-        return document().evaluated() != nullptr && document().evaluated()->complete &&
-               view().isFinished();
+        const EvaluatedPtr& evaluated = document().evaluated();
+        return evaluated != nullptr && evaluated->complete && view().isFinished() &&
+               evaluated->plan.values == document().plan().values &&
+               evaluated->plan.lights == document().plan().lights &&
+               evaluated->plan.parts == document().plan().parts;
     }));
 }
 

@@ -146,6 +146,53 @@ TEST_F(Cli, LadderWritesATable) {
     EXPECT_EQ(lines, 10U);  // whole figure and one part, five bands each
 }
 
+TEST_F(Cli, BandsTakeTheirNumberAndSharesFromTheCommandLine) {
+    const std::string lit = "bands " + file("box.stl") + " --far 2,40 --json";
+    const Json seven = Json::parse(run(lit + " --bands 7").output);
+    EXPECT_EQ(seven["borders"].size(), 6U);
+    EXPECT_EQ(seven["whole"]["bands"][0]["name"], "Deep");
+    const Json borders = Json::parse(run(lit + " --borders 30,50,70").output);
+    EXPECT_EQ(borders["borders"][1]["L"], 50.0);
+    const Json graphic = Json::parse(run(lit + " --style graphic").output);
+    EXPECT_EQ(graphic["borders"].size(), 2U);
+    EXPECT_TRUE(graphic["whole"].contains("do_not_shrink"));
+    for (const char* wrong : {"--bands 2", "--shares 0.5,0.4", "--shares 1,a", "--borders 70,30,50",
+                              "--style loud", "--edge-school none"}) {
+        const Finished refused = run(lit + " " + wrong);
+        EXPECT_EQ(refused.code, 2) << wrong;
+        EXPECT_EQ(std::ranges::count(refused.output, '\n'), 1) << refused.output;
+    }
+}
+
+TEST_F(Cli, EdgesOfABoxAreTwelveLines) {
+    const Finished edges =
+        run("edges " + file("box.stl") +
+            " --sky uniform --edge-school even --edge-width 0.5 --json --points");
+    ASSERT_EQ(edges.code, 0) << edges.output;
+    const Json json = Json::parse(edges.output);
+    // Geometry: a cube of 10 mm has 120 mm of edges.
+    EXPECT_NEAR(json["passes"][0]["length_mm"].get<double>(), 120.0, 3.0);
+    EXPECT_GE(json["lines"].size(), 8U);
+    EXPECT_TRUE(json["whole"].contains("hard_mm"));
+    const Finished text = run("edges " + file("box.stl"));
+    EXPECT_NE(text.output.find("cm to blend"), std::string::npos);
+}
+
+TEST_F(Cli, StudyWritesFiveViewsTwice) {
+    const Finished study =
+        run("study " + file("box.stl") + " --size 120x120 -o " + file("study") + " --json");
+    ASSERT_EQ(study.code, 0) << study.output;
+    const Json json = Json::parse(study.output);
+    EXPECT_EQ(json["views"].size(), 5U);
+    for (const Json& view : json["views"]) {
+        for (const Json& picture : view["pictures"]) {
+            EXPECT_GT(fs::file_size(picture.get<std::string>()), 200U);
+        }
+    }
+    EXPECT_EQ(run("study " + file("box.stl")).code, 2);
+    EXPECT_EQ(run("study " + file("box.stl") + " -o " + file("box.stl")).code, 2);
+}
+
 TEST_F(Cli, RenderWritesAPng) {
     const Finished render =
         run("render " + file("box.stl") +

@@ -93,7 +93,8 @@ TEST_F(Files, GlaukKeepsEverything) {
     auto plan = openPlan(boxStl(), {});
     ASSERT_TRUE(plan);
     plan->title = "Moonlit box";
-    plan->parts[0] = {"crate", {0.25, 0.5, 0.125}, Material::Wood, Focus::Main, true, true, 12, 0.25};
+    plan->parts[0] = {"crate", {0.25, 0.5, 0.125}, Material::Wood, Focus::Main, true, true, 12,
+                      0.25};
     plan->lights[1].on = false;
     plan->lights[2].own_parts = {0};
     plan->lights[2].colour = {ColourSource::Chosen, 2345.0, {1.0, 0.5, 0.25}};
@@ -101,7 +102,8 @@ TEST_F(Files, GlaukKeepsEverything) {
     plan->values.contrast = 0.625;
     plan->values.basis = BandBasis::Painted;
     plan->values.paint = {12, 92, 5};
-    plan->values.bands = {4, BandsBy::Shares, {20, 40, 60}, {0.5, 0.25, 0.125, 0.125}, 0.5, 3, 1, 2};
+    plan->values.bands = {4, BandsBy::Shares, {20, 40, 60}, {0.5, 0.25, 0.125, 0.125}, 0.5, 3, 1,
+                          2};
     plan->values.sheen = {1.5, true};
     plan->values.calm = {0.5, 0.25};
     plan->values.edge_kinds = {0.25, 3.5};

@@ -1,10 +1,14 @@
 #include <gtest/gtest.h>
 
+#include <functional>
+
 #include <array>
 #include <cmath>
 
+#include "core/picture/band_labels.h"
 #include "core/picture/named_view.h"
 #include "core/picture/render.h"
+#include "core/picture/study.h"
 #include "tests/support/shapes.h"
 
 namespace glaukophos {
@@ -136,6 +140,100 @@ TEST(Render, BandsAreFlatGreysWithLines) {
     }
     const int ball = 200 * 150 - histogram[255];
     EXPECT_GT(in_bands, 0.75 * ball);  // the rest are the lines between them
+}
+
+int pixelsOf(const Image& image, const std::function<bool(int, int, int)>& like) {
+    int count = 0;
+    for (std::size_t i = 0; i < image.rgb.size(); i += 3) {
+        if (like(image.rgb[i], image.rgb[i + 1], image.rgb[i + 2])) ++count;
+    }
+    return count;
+}
+
+// A red line on the front of a ball is seen from the front and hidden from behind.
+TEST(Render, LinesAreHiddenByWhatStandsBeforeThem) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
+    plan.lights = {skyLight(SkyKind::Uniform)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    Look look = lookOf(plan, *results, {Overlay::Values, 0, false});
+    std::vector<Vec3> line;
+    for (double t = -40; t <= 40; t += 2) {
+        line.push_back(10.0F * Vec3d(std::sin(radians(t)), -std::cos(radians(t)), 0).cast<float>());
+    }
+    look.lines = {{LineStyle::Solid, 3.0F, 0.0F, Vec3(1, 0, 0), 0.0F, {line}}};
+    const auto red = [&](const char* view) {
+        const Camera camera = heldCamera(plan.figure->bounds(), *viewFromName(view), kGrid);
+        return pixelsOf(renderPicture(*plan.figure, camera, kGrid, look, {}, 2),
+                        [](int r, int g, int) { return r > 200 && g < 60; });
+    };
+    const int solid = red("front");
+    EXPECT_GT(solid, 150);
+    EXPECT_EQ(red("back"), 0);
+    look.lines[0].style = LineStyle::Dashed;
+    EXPECT_LT(red("front"), 0.85 * solid);
+    look.lines[0].style = LineStyle::Dotted;
+    EXPECT_LT(red("front"), 0.6 * solid);
+}
+
+// A point blurred by sigma has a variance of sigma squared in each direction; light is kept.
+TEST(Render, BlurHasTheWidthItSays) {
+    Accumulation point;
+    point.grid = {101, 101};
+    point.frames = 1;
+    point.sum.assign(101 * 101, Vec3::Zero());
+    point.sum[50 * 101 + 50] = Vec3::Ones();
+    for (const double sigma : {2.0, 5.0, 9.0}) {
+        const Accumulation blur = blurred(point, sigma);
+        double light = 0.0;
+        double variance = 0.0;
+        for (int y = 0; y < 101; ++y) {
+            for (int x = 0; x < 101; ++x) {
+                const double v = blur.sum[static_cast<std::size_t>(y * 101 + x)].x();
+                light += v;
+                variance += v * (x - 50) * (x - 50);
+            }
+        }
+        EXPECT_NEAR(light, 1.0, 1e-3);
+        EXPECT_NEAR(std::sqrt(variance), sigma, 0.12 * sigma + 0.2);
+    }
+}
+
+TEST(BandLabels, StandInsideTheirBand) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 60)});
+    plan.lights = {farLight(2, 40)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    const Look look = lookOf(plan, *results, {Overlay::Bands, 0, false});
+    const Camera camera = heldCamera(plan.figure->bounds(), *viewFromName("front"), kGrid);
+    const TracedFrame frame = traceFrame(*plan.figure, camera, kGrid, Eigen::Vector2f::Zero());
+    const std::vector<BandLabel> labels = bandLabels(*plan.figure, frame, look, 4);
+    EXPECT_GE(labels.size(), 3U);
+    for (const BandLabel& label : labels) {
+        const PixelHit& hit = frame.at(label.x, label.y);
+        ASSERT_NE(hit.triangle, kNothing);
+        const Triangle& t = plan.figure->surface.mesh.triangles[hit.triangle];
+        EXPECT_EQ(bandOf(results->values.lightness[t[0]], look.borders), label.band);
+    }
+}
+
+// Two boxes side by side: alike they run together, black and white they do not.
+TEST(Study, WarnsOfNeighboursThatRunTogether) {
+    Plan plan = planOf({box({-10, -5, 0}, {0, 5, 20}), box({0, -5, 0}, {10, 5, 20})}, {"a", "b"});
+    plan.lights = {farLight(12, 30)};
+    const auto merges = [&] {
+        const auto results = evaluate(plan, {});
+        EXPECT_TRUE(results);
+        return mergesIn(plan, *results, *viewFromName("front"));
+    };
+    const std::vector<Merge> alike = merges();
+    ASSERT_EQ(alike.size(), 1U);
+    EXPECT_LT(alike[0].step, 1.0);
+    EXPECT_NEAR(alike[0].border_mm, 20.0 + 10.0 * std::sin(radians(8.0)), 3.0);
+    EXPECT_NE(inWords(plan, alike[0], "Front").find("a and b run together"), std::string::npos);
+    plan.parts[0].local_colour = {0.1, 0.1, 0.1};
+    plan.parts[1].local_colour = {0.95, 0.95, 0.95};
+    EXPECT_TRUE(merges().empty());
 }
 
 TEST(Render, MoreSamplesKeepTheSamePicture) {

@@ -1,6 +1,8 @@
 #include <gtest/gtest.h>
 
 #include <cmath>
+#include <functional>
+#include <set>
 
 #include "tests/support/shapes.h"
 
@@ -43,6 +45,111 @@ TEST(Bands, AreFiveEqualSteps) {
     EXPECT_EQ(bandOf(10.0, borders), 0U);
     EXPECT_EQ(bandOf(44.0, borders), 2U);
     EXPECT_EQ(bandOf(95.0, borders), 4U);
+}
+
+TEST(Bands, HaveThreeToNineNamesFromDarkToLight) {
+    for (std::size_t count = kFewestBands; count <= kMostBands; ++count) {
+        std::set<std::string> names;
+        for (std::size_t b = 0; b < count; ++b) names.insert(bandName(b, count));
+        EXPECT_EQ(names.size(), count);
+        EXPECT_EQ(equalSteps(count, {}).size() + 1, count);
+    }
+    EXPECT_STREQ(bandName(0, 5), "Deep");
+    EXPECT_STREQ(bandName(4, 5), "Peak");
+}
+
+TEST(Bands, LevelsAndLightnessAreInverse) {
+    const PaintRange paint;
+    const BandBorders borders{20, 50, 60};
+    for (double lightness = paint.darkest; lightness <= paint.top(); lightness += 3.7) {
+        EXPECT_NEAR(lightnessAt(levelOf(lightness, borders, paint), borders, paint), lightness,
+                    1e-9);
+    }
+    EXPECT_NEAR(middleOf(1, borders, paint), 35.0, 1e-9);
+    EXPECT_NEAR(levelOf(55, borders, paint), 2.5, 1e-9);
+}
+
+// "Each further layer covers clearly less, or the gradient is lost": common practice, no source.
+TEST(Bands, ThatDoNotShrinkAreNamed) {
+    EXPECT_TRUE(bandsThatDoNotShrink({{40, 30, 20, 10, 5}, {}}).empty());
+    EXPECT_EQ(bandsThatDoNotShrink({{40, 30, 20, 25, 5}, {}}), std::vector<std::size_t>{3});
+    EXPECT_TRUE(bandsThatDoNotShrink({{10, 60, 20, 10, 5}, {}}).empty());  // darks may be few
+    EXPECT_TRUE(bandsThatDoNotShrink({{400, 300, 0, 1, 0}, {}}).empty());  // too small to see
+}
+
+TEST(Bands, ByShareGetTheShareThatWasAskedFor) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 80)});
+    plan.lights = {farLight(2, 40), skyLight(SkyKind::Uniform)};
+    plan.lights[1].strength = 0.2;
+    plan.values.bands.count = 4;
+    plan.values.bands.by = BandsBy::Shares;
+    plan.values.bands.shares = {0.45, 0.3, 0.15, 0.1};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    for (std::size_t b = 0; b < 4; ++b) {
+        EXPECT_NEAR(results->bands.whole.share(b), plan.values.bands.shares[b], 0.01) << b;
+    }
+    EXPECT_EQ(results->ladders[0].size(), 4U);
+}
+
+TEST(Bands, OfAnEvenlyLitSurfaceStillRise) {
+    const std::vector<float> lightness(50, 40.0F);
+    const std::vector<float> areas(50, 1.0F);
+    const BandBorders borders =
+        bordersFor(std::vector<double>{0.2, 0.2, 0.2, 0.2, 0.2}, lightness, areas);
+    for (std::size_t i = 1; i < borders.size(); ++i) EXPECT_GT(borders[i], borders[i - 1]);
+}
+
+TEST(ValueStyles, AreSoundAndShrinkTowardsTheLight) {
+    for (const ValueStyle& style : valueStyles()) {
+        ValueChoices values;
+        values.bands.levels_apart = 3;
+        take(style, values);
+        EXPECT_EQ(problemWith(values), "") << style.key;
+        if (!style.shares.empty()) {
+            EXPECT_TRUE(bandsThatDoNotShrink({style.shares, {}}).empty()) << style.key;
+        }
+    }
+}
+
+TEST(ValueChoices, ThatMakeNoSenseAreNamed) {
+    const auto problem = [](const std::function<void(ValueChoices&)>& spoil) {
+        ValueChoices values;
+        spoil(values);
+        return problemWith(values);
+    };
+    EXPECT_EQ(problemWith(ValueChoices{}), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.bands.count = 2; }).find("3 to 9"),
+              std::string::npos);
+    EXPECT_NE(problem([](ValueChoices& v) { v.bands.borders = {30, 20, 50, 60}; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.bands.borders = {30, 50}; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.bands.by = BandsBy::Shares; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.bands.shares = {0.5, 0.5, 0.5, 0.5, 0.5}; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.paint = {60, 70, 4}; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.paint.margin = std::nan(""); }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.edge_kinds = {3, 2}; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.edge_lines.passes = 4; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.corrections = {{0, 1, {}, {}}}; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.corrections = {{1, 1, {Vec3::Zero()}, {}}}; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) {
+                  v.face = FaceQuarters{true, {0, 0, 0}, {0, 0, 0}};
+              }),
+              "");
+}
+
+// "No reflection may be lighter than the source": common practice, no source.
+TEST(Values, NothingLitIsAsLightAsTheSource) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 50)});
+    plan.parts[0].material = Material::PolishedLeather;
+    plan.lights = {lampLight({0, -14, 0}, 2, 500)};
+    plan.values.exposure_stops = 3.0;
+    plan.values.paint = {12, 94, 6};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    EXPECT_LE(std::ranges::max(results->values.lightness), 88.01F);
+    EXPECT_GE(std::ranges::min(results->values.lightness), 11.99F);
+    EXPECT_LE(std::ranges::max(results->values.painted), 88.01F);
+    EXPECT_GT(shareAtTheTop(plan, results->reach, results->values), 0.2);
 }
 
 // A square whose lightness runs linearly from 10 to 95: every band has a fifth of the area and

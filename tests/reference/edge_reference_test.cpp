@@ -5,6 +5,7 @@
 
 #include "core/geometry/ridges.h"
 #include "core/plan/band_edges.h"
+#include "core/plan/edge_lines.h"
 #include "tests/support/shapes.h"
 
 namespace glaukophos {
@@ -12,9 +13,7 @@ namespace {
 
 using namespace shapes;
 
-WorkingSurface surfaceOf(const std::vector<Shape>& shapes) {
-    return figureOf(shapes)->form->whole;
-}
+WorkingSurface surfaceOf(const std::vector<Shape>& shapes) { return figureOf(shapes)->form->whole; }
 
 double totalLength(const Ridges& ridges) {
     double length = 0.0;
@@ -26,8 +25,8 @@ double totalLength(const Ridges& ridges) {
 double volumeOf(const Shape& shape) {
     double six = 0.0;
     for (const Triangle& t : shape.triangles) {
-        six += shape.positions_mm[t[0]].dot(
-            shape.positions_mm[t[1]].cross(shape.positions_mm[t[2]]));
+        six +=
+            shape.positions_mm[t[0]].dot(shape.positions_mm[t[1]].cross(shape.positions_mm[t[2]]));
     }
     return six / 6.0;
 }
@@ -56,7 +55,7 @@ TEST(EdgeLines, OfACubeAreItsTwelveEdges) {
 
 std::vector<Eigen::Vector2f> bevelled(float half, float bevel) {
     const float in = half - bevel;
-    return {{half, -in}, {half, in}, {in, half}, {-in, half},
+    return {{half, -in}, {half, in},   {in, half},   {-in, half},
             {-half, in}, {-half, -in}, {-in, -half}, {in, -half}};
 }
 
@@ -110,6 +109,108 @@ TEST(EdgeLines, SurviveNoise) {
     }
     surface.normals = angleWeightedNormals(surface.mesh);
     EXPECT_NEAR(totalLength(ridgesOf(surface, {}, {})), 240.0, 0.05 * 240);
+}
+
+// Common practice, no source: on a curved edge the brightest spot is where it comes nearest to
+// facing the light, and edges that face down get nothing.
+TEST(EdgeLines, OfARimAreBrightestTowardsTheLight) {
+    Plan plan = planOf({cylinder({0, 0, 0}, 8, 16, 160)});
+    plan.lights = {farLight(2, 35, 0.25)};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    const EdgeLines lines = edgeLinesOf(plan, *results, ridgesOf(plan.figure->form->whole, {}, {}));
+    ASSERT_EQ(lines.brightest_mm.size(), 1U);  // the lower rim is turned away
+    const Vec3 spot = lines.brightest_mm[0].cwiseProduct(Vec3(1, 1, 0)).normalized();
+    const Vec3 light = towards({2, 35}).cwiseProduct(Vec3(1, 1, 0)).normalized();
+    EXPECT_GT(spot.dot(light), std::cos(radians(8.0)));
+    ASSERT_EQ(lines.passes.size(), 3U);
+    EXPECT_GT(lines.passes[0].length_mm, lines.passes[1].length_mm);
+    EXPECT_GT(lines.passes[1].length_mm, lines.passes[2].length_mm);
+    EXPECT_GT(lines.passes[2].length_mm, 1.0);
+}
+
+TEST(EdgeLines, OfTheEvenSchoolRunAllRoundAndOfCornersAreDots) {
+    Plan plan = planOf({box({-10, -10, 0}, {10, 10, 20})});
+    plan.lights = {farLight(1.5, 45, 0.25)};
+    plan.values.edge_lines = {EdgeSchool::Even, 0.5, 2};
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    const Ridges ridges = ridgesOf(plan.figure->form->whole, {}, {});
+    const EdgeLines even = edgeLinesOf(plan, *results, ridges);
+    for (const EdgePass& pass : even.passes) EXPECT_NEAR(pass.length_mm, 240.0, 5.0);
+    plan.values.edge_lines.school = EdgeSchool::Corners;
+    const EdgeLines corners = edgeLinesOf(plan, *results, ridges);
+    EXPECT_TRUE(corners.stretches.empty());
+    // Lit are the three faces towards the light: all corners but the one farthest from it.
+    EXPECT_EQ(corners.brightest_mm.size(), 7U);
+}
+
+// Geometry: the half-shadow of an edge d away is 2 d tan r wide under a source of angular radius r,
+// and D d / (l - d) under one of diameter D at distance l (similar triangles).
+TEST(Penumbra, IsDistanceTimesAngle) {
+    EXPECT_NEAR(penumbraOfFar(20.0, radians(1.0)), 2 * 20 * std::tan(radians(1.0)), 1e-12);
+    EXPECT_NEAR(penumbraOfNear(10.0, 50.0, 8.0), 2.0, 1e-12);
+}
+
+// A roof over a floor: its shadow is crisp under a small light and soft under a wide one.
+class ShadowOfARoof : public ::testing::Test {
+  protected:
+    // Lengths of the kinds on the floor, under a light of this angular radius straight above.
+    static EdgeLengths under(double radius_deg) {
+        Plan plan = planOf({plate({0, 0, 0}, 20), box({-30, -30, 10}, {0, 30, 11})});
+        plan.lights = {farLight(0, 90, radius_deg)};
+        const auto results = evaluate(plan, {});
+        EXPECT_TRUE(results);
+        const BandEdges edges = bandEdgesOf(plan, *results);
+        for (const BandEdge& edge : edges.edges) {
+            EXPECT_TRUE(edge.part != 0 || edge.thrown);
+        }
+        return edges.parts[0];
+    }
+};
+
+TEST_F(ShadowOfARoof, IsHardUnderTheMoon) {
+    // A quarter of a degree: 2 x 10 x tan 0.25 = 0.09 mm wide. Four borders run across 40 mm.
+    const EdgeLengths lengths = under(0.25);
+    EXPECT_NEAR(lengths.of(EdgeKind::Hard), 4 * 40.0, 12.0);
+    EXPECT_LT(lengths.of(EdgeKind::Lost), 2.0);
+}
+
+TEST_F(ShadowOfARoof, IsSoftUnderAWideLight) {
+    // Four degrees: 1.4 mm.
+    const EdgeLengths lengths = under(4.0);
+    EXPECT_NEAR(lengths.of(EdgeKind::Soft), 4 * 40.0, 16.0);
+    EXPECT_LT(lengths.of(EdgeKind::Hard), 4.0);
+}
+
+TEST_F(ShadowOfARoof, IsLostUnderAVeryWideOne) {
+    // Twelve degrees: 4.3 mm.
+    const EdgeLengths lengths = under(12.0);
+    EXPECT_GT(lengths.of(EdgeKind::Lost), 130.0);
+}
+
+// Geometry: on a ball under parallel light borders are circles; a gradual turn of form is blended.
+TEST(BandEdges, OfABallAreLostCircles) {
+    Plan plan = planOf({sphere({0, 0, 0}, 10, 90)});
+    plan.lights = {farLight(2, 40)};
+    plan.values.contrast = 0.0;
+    const auto results = evaluate(plan, {});
+    ASSERT_TRUE(results);
+    const auto contours =
+        contoursOf(plan.figure->surface, results->values.lightness, results->bands.borders, {});
+    ASSERT_EQ(contours.size(), 4U);
+    for (const Contour& contour : contours) {
+        const double t =
+            results->values.light_tone.luminance(results->bands.borders[contour.border]);
+        const double circle = 2.0 * kPi * 10.0 * std::sqrt(1.0 - t * t);
+        EXPECT_NEAR(lengthOf(contour.line.points_mm), circle, 0.02 * circle);
+        EXPECT_LT((contour.line.points_mm.front() - contour.line.points_mm.back()).norm(), 1e-5F);
+    }
+    const BandEdges edges = bandEdgesOf(plan, *results);
+    EXPECT_GT(edges.whole.of(EdgeKind::Lost),
+              0.95 * (edges.whole.of(EdgeKind::Lost) + edges.whole.of(EdgeKind::Soft) +
+                      edges.whole.of(EdgeKind::Hard)));
+    EXPECT_LT(edges.whole.thrown_mm, 4.0);
 }
 
 }  // namespace

@@ -189,7 +189,8 @@ TEST(SphereUnderParallelLight, BandSharesAreCaps) {
     for (std::size_t b = 0; b + 1 < results->bands.count(); ++b) {
         const double t = results->values.light_tone.luminance(results->bands.borders[b]);
         double above = 0.0;
-        for (std::size_t i = b + 1; i < results->bands.count(); ++i) above += results->bands.whole.share(i);
+        for (std::size_t i = b + 1; i < results->bands.count(); ++i)
+            above += results->bands.whole.share(i);
         EXPECT_NEAR(above, 0.5 * (1.0 - t), 0.004) << b;
         // The border is a circle of radius R sin(acos t).
         const double length = 2.0 * kPi * 10.0 * std::sqrt(1.0 - t * t);

@@ -84,9 +84,8 @@ Shape torus(const Vec3& centre, float ring_radius, float tube_radius, int rings,
             const double tube = 2.0 * kPi * j / sectors;
             const double r = ring_radius + tube_radius * std::cos(tube);
             shape.positions_mm.push_back(
-                centre +
-                Vec3d(r * std::cos(turn), r * std::sin(turn), tube_radius * std::sin(tube))
-                    .cast<float>());
+                centre + Vec3d(r * std::cos(turn), r * std::sin(turn), tube_radius * std::sin(tube))
+                             .cast<float>());
         }
     }
     const auto at = [&](int i, int j) {
