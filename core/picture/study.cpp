@@ -14,14 +14,23 @@ namespace glaukophos {
 namespace {
 
 constexpr PixelGrid kGrid{420, 420};
+constexpr int kTile = 8;
 
 struct Side {
     double sum = 0.0;
     int count = 0;
 };
 
+// Crossings of pixels by the border within one tile of the picture, to the right and downwards: the
+// border is hypot of the two long there, as far as it is straight.
+struct Crossings {
+    int right = 0;
+    int down = 0;
+};
+
 struct Border {
     std::vector<double> steps;  // L* between both sides, one entry a place along the border
+    std::map<int, Crossings> tiles;
 };
 
 // What a pixel shows: a part and its painted L*.
@@ -82,6 +91,14 @@ class Looker {
     int m_radius;
 };
 
+double lengthOf(const Border& border) {
+    double length = 0.0;
+    for (const auto& [tile, crossings] : border.tiles) {
+        length += std::hypot(crossings.right, crossings.down);
+    }
+    return length;
+}
+
 double median(std::vector<double> values) {
     const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
     std::ranges::nth_element(values, middle);
@@ -106,19 +123,22 @@ std::vector<Merge> mergesIn(const Plan& plan, const Results& results, const View
     for (int y = 0; y + 1 < kGrid.height; ++y) {
         for (int x = 0; x + 1 < kGrid.width; ++x) {
             const Seen& here = looker.at(x, y);
-            for (const Seen* other : {&looker.at(x + 1, y), &looker.at(x, y + 1)}) {
-                if (!here.counts || !other->counts || here.part == other->part) continue;
-                const auto key = std::minmax(here.part, other->part);
-                if (const auto step = looker.stepAt(x, y, key.first, key.second)) {
-                    borders[key].steps.push_back(*step);
-                }
+            for (const bool right : {true, false}) {
+                const Seen& other = right ? looker.at(x + 1, y) : looker.at(x, y + 1);
+                if (!here.counts || !other.counts || here.part == other.part) continue;
+                const auto key = std::minmax(here.part, other.part);
+                const auto step = looker.stepAt(x, y, key.first, key.second);
+                if (!step) continue;
+                Border& border = borders[key];
+                border.steps.push_back(*step);
+                Crossings& tile = border.tiles[y / kTile * kGrid.width + x / kTile];
+                ++(right ? tile.right : tile.down);
             }
         }
     }
     std::vector<Merge> merges;
     for (const auto& [parts, border] : borders) {
-        // A line of length 1 crosses 4 / pi pixel borders on average, whichever way it runs.
-        const double length = 0.25 * kPi * static_cast<double>(border.steps.size()) / px_per_mm;
+        const double length = lengthOf(border) / px_per_mm;
         const double step = median(border.steps);
         if (length < 2.0 || step >= plan.values.squint.least_step) continue;
         merges.push_back({parts.first, parts.second, step, length});

@@ -54,8 +54,9 @@ class Measure {
         const auto light = shadowing(t);
         if (!light) return measured;
         measured.thrown = true;
-        const auto penumbra = penumbraAt(t, *light, slope.normalized(), along);
-        if (penumbra) measured.width_mm = std::min(measured.width_mm, *penumbra);
+        if (const auto penumbra = penumbraAt(t, *light, slope.normalized(), along)) {
+            measured.width_mm = std::min(kWidest_mm, *penumbra);
+        }
         return measured;
     }
 
@@ -97,29 +98,51 @@ class Measure {
         }
         const double by_shadow = open_high * (seen_high - seen_low);
         const double by_form = (open_high - open_low) * seen_high;
-        if (by_shadow <= by_form || seen_high - seen_low < 0.08) return std::nullopt;
+        if (by_shadow <= by_form || seen_high - seen_low < 0.015) return std::nullopt;
         return most;
+    }
+
+    struct Blocked {
+        Aim aim;
+        double edge_mm = 0.0;  // from the shadow to what throws it
+    };
+
+    // What is in the way of the light's middle: from the darkest corner, or from a few steps farther
+    // into the shadow where that one sees the middle still.
+    [[nodiscard]] std::optional<Blocked> blockedNear(const Triangle& t, std::size_t light) const {
+        constexpr int kSteps = 4;
+        const Surface& surface = m_plan.figure->surface;
+        const Form& form = *m_plan.figure->form;
+        const auto irradiance = [&](std::uint32_t v) {
+            return m_results.reach.irradiance[light][v];
+        };
+        std::uint32_t v = *std::ranges::min_element(t, {}, irradiance);
+        for (int step = 0; step < kSteps; ++step) {
+            const Vec3 from = surface.mesh.positions_mm[v] +
+                              2.0F * form.receivers().offset_mm * surface.normals[v];
+            const auto aim = aimAt(m_plan, m_plan.lights[light], from);
+            if (!aim) return std::nullopt;
+            const auto hit = form.shown.nearest(from, aim->direction, aim->free_mm, m_passed[light]);
+            if (hit) return Blocked{*aim, hit->distance_mm};
+            const auto near = surface.links.of(v);
+            if (near.empty()) return std::nullopt;
+            const std::uint32_t darker = *std::ranges::min_element(near, {}, irradiance);
+            if (irradiance(darker) >= irradiance(v)) return std::nullopt;
+            v = darker;
+        }
+        return std::nullopt;
     }
 
     // Of the half-shadow, measured along the slope of the value.
     [[nodiscard]] std::optional<double> penumbraAt(const Triangle& t, std::size_t light,
                                                    const Vec3& slope, const Vec3& along) const {
-        const Surface& surface = m_plan.figure->surface;
-        const Form& form = *m_plan.figure->form;
         const Light& source = m_plan.lights[light];
-        const std::vector<float>& irradiance = m_results.reach.irradiance[light];
-        const std::uint32_t darkest =
-            *std::ranges::min_element(t, {}, [&](std::uint32_t v) { return irradiance[v]; });
-        const Vec3 from = surface.mesh.positions_mm[darkest] +
-                          2.0F * form.receivers().offset_mm * surface.normals[darkest];
-        const auto aim = aimAt(m_plan, source, from);
-        if (!aim) return std::nullopt;
-        const auto hit = form.shown.nearest(from, aim->direction, aim->free_mm, m_passed[light]);
-        if (!hit) return std::nullopt;
-        const auto square = widthSquare(source, hit->distance_mm, aim->distance_mm);
+        const auto blocked = blockedNear(t, light);
+        if (!blocked) return std::nullopt;
+        const auto square = widthSquare(source, blocked->edge_mm, blocked->aim.distance_mm);
         if (!square) return std::nullopt;
         // Turned surfaces stretch it: across the shadow's edge as the light sees it.
-        const Vec3 across = aim->direction.cross(along);
+        const Vec3 across = blocked->aim.direction.cross(along);
         const double length = across.norm();
         const double turned = length > 1e-6 ? std::abs(slope.dot(across)) / length : 1.0;
         return *square / std::max(0.1, turned);

@@ -131,7 +131,7 @@ const std::vector<ValueStyle>& valueStyles() {
          "Little contrast, broad middle: daylight, calm parts",
          0.05,
          5,
-         {0.14, 0.27, 0.31, 0.19, 0.09}},
+         {0.20, 0.30, 0.27, 0.15, 0.08}},
         {"standard", "Standard", "Five equal steps of lightness", 0.3, 5, {}},
         {"dramatic",
          "Dramatic",

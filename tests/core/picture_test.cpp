@@ -195,7 +195,7 @@ TEST(Render, BlurHasTheWidthItSays) {
             }
         }
         EXPECT_NEAR(light, 1.0, 1e-3);
-        EXPECT_NEAR(std::sqrt(variance), sigma, 0.12 * sigma + 0.2);
+        EXPECT_NEAR(std::sqrt(variance), sigma, 0.12 * sigma + 0.3);  // boxes are whole pixels wide
     }
 }
 
@@ -229,7 +229,7 @@ TEST(Study, WarnsOfNeighboursThatRunTogether) {
     const std::vector<Merge> alike = merges();
     ASSERT_EQ(alike.size(), 1U);
     EXPECT_LT(alike[0].step, 1.0);
-    EXPECT_NEAR(alike[0].border_mm, 20.0 + 10.0 * std::sin(radians(8.0)), 3.0);
+    EXPECT_NEAR(alike[0].border_mm, 20.0 + 10.0 * std::sin(radians(8.0)), 2.0);
     EXPECT_NE(inWords(plan, alike[0], "Front").find("a and b run together"), std::string::npos);
     plan.parts[0].local_colour = {0.1, 0.1, 0.1};
     plan.parts[1].local_colour = {0.95, 0.95, 0.95};

@@ -108,7 +108,7 @@ TEST_F(Settling, LargePatchesAndSlopesStayAsTheyAre) {
     for (std::size_t v = 0; v < m_values.size(); ++v) {
         worst = std::max<double>(worst, std::abs(m_values[v] - before[v]));
     }
-    EXPECT_LT(worst, 1.6);  // at the rim, half an edge's worth of slope
+    EXPECT_LT(worst, 3.2);  // in the corners, where a patch of 0.6 mm2 is a millimetre long
 }
 
 // Two lit forms with a dip between them: joined when it is shallow and narrow, and not in the top.

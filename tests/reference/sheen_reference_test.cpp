@@ -45,15 +45,16 @@ TEST(Facets, TheirProjectedAreaIsThatOfTheSurface) {
 
 // Conservation of energy: a perfect mirror of facets sends back no more than it gets.
 TEST(Facets, MirrorNoMoreThanTheyGet) {
-    for (const double alpha : {0.2, 0.6}) {
+    for (const auto& [alpha, least] : {std::pair{0.2, 0.84}, {0.6, 0.58}}) {
         for (const double tilt_deg : {10.0, 50.0, 75.0}) {
             const Vec3 viewer =
                 Vec3d(std::sin(radians(tilt_deg)), 0, std::cos(radians(tilt_deg))).cast<float>();
+            const Gloss mirror{alpha, 1.0, false};
             const double sent = overHemisphere([&](const Vec3& light, double cosine) {
-                return mirrored({alpha, 1.0, false}, Vec3::UnitZ(), light, viewer) / kPi * cosine;
+                return mirrored(mirror, Vec3::UnitZ(), light, viewer) / kPi * cosine;
             });
             EXPECT_LE(sent, 1.01);
-            EXPECT_GT(sent, 0.8);  // only what facets hide from each other is lost
+            EXPECT_GT(sent, least);  // what facets hide from each other is lost
         }
     }
 }
