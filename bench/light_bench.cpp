@@ -165,17 +165,5 @@ BENCHMARK_CAPTURE(shapedLight, Panel, 4)->Unit(benchmark::kMillisecond)->UseReal
 BENCHMARK_CAPTURE(shapedLight, GlowingPart, 5)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK_CAPTURE(shapedLight, Spray, 6)->Unit(benchmark::kMillisecond)->UseRealTime();
 
-// Change of colour, strength or switch: values, bands and ladders again.
-void resultsWithoutRays(benchmark::State& state) {
-    const DemoScene& scene = demoScene();
-    for (auto _ : state) {
-        benchmark::DoNotOptimize(resultsOf(scene.plan, scene.results.reach));
-    }
-}
-BENCHMARK(resultsWithoutRays)
-    ->Name("ResultsWithoutRays")
-    ->Unit(benchmark::kMillisecond)
-    ->UseRealTime();
-
 }  // namespace
 }  // namespace glaukophos::bench

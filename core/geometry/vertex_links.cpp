@@ -23,6 +23,7 @@ VertexLinks linksOf(std::size_t vertex_count, std::span<const Triangle> triangle
         }
     }
     links.starts.pop_back();
+    links.on_border.assign(vertex_count, false);
     // The two triangles at an edge both named it.
     forChunks(vertex_count, {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
@@ -33,6 +34,13 @@ VertexLinks linksOf(std::size_t vertex_count, std::span<const Triangle> triangle
                 static_cast<std::uint32_t>(std::unique(first, last) - links.others.begin());
         }
     });
+    for (std::size_t v = 0; v < vertex_count; ++v) {
+        const std::uint32_t end = v + 1 < vertex_count
+                                      ? links.starts[v + 1]
+                                      : static_cast<std::uint32_t>(links.others.size());
+        // Inside, there are as many neighbours as triangles; each triangle named two.
+        links.on_border[v] = 2 * (links.ends[v] - links.starts[v]) != end - links.starts[v];
+    }
     return links;
 }
 

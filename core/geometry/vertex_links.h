@@ -10,6 +10,7 @@ struct VertexLinks {
         starts;                       // one entry a vertex: where its neighbours begin in `others`
     std::vector<std::uint32_t> ends;  // ... and end
     std::vector<std::uint32_t> others;
+    std::vector<bool> on_border;  // where the surface ends
 
     // The neighbours of a vertex in ascending order, each once.
     [[nodiscard]] std::span<const std::uint32_t> of(std::size_t vertex) const {

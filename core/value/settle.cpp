@@ -127,7 +127,13 @@ void joinLitNeighbours(const VertexLinks& links, const DipChoices& choices,
     const auto higher = [](float a, float b) { return std::max(a, b); };
     const auto lower = [](float a, float b) { return std::min(a, b); };
     for (int i = 0; i < choices.rings; ++i) closed = spreadByOne(links, closed, higher);
-    for (int i = 0; i < choices.rings; ++i) closed = spreadByOne(links, closed, lower);
+    for (int i = 0; i < choices.rings; ++i) {
+        // Beyond the end of a surface nothing is known: without this a slope would be lifted there.
+        for (std::size_t v = 0; v < closed.size(); ++v) {
+            if (links.on_border[v]) closed[v] = values[v];
+        }
+        closed = spreadByOne(links, closed, lower);
+    }
     const auto depth = static_cast<float>(choices.depth);
     const auto from = static_cast<float>(choices.from);
     const auto below = static_cast<float>(choices.below);
