@@ -3,6 +3,7 @@
 
 #include <QPainter>
 
+#include "app/edit_key.h"
 #include "app/text.h"
 #include "app/theme.h"
 
@@ -67,7 +68,7 @@ void BandsPage::addCount() {
 void BandsPage::addBars() {
     m_bars = new BandBars(this);
     column().addWidget(m_bars);
-    const int key = nextKey();
+    const int key = nextEditKey();
     connect(m_bars, &BandBars::bordersDragged, this,
             [this, key](const std::vector<double>& borders) {
                 change(

@@ -4,6 +4,7 @@
 #include <QHBoxLayout>
 #include <QSignalBlocker>
 
+#include "app/edit_key.h"
 #include "app/image_convert.h"
 #include "app/text.h"
 #include "core/picture/face_pictures.h"
@@ -52,7 +53,7 @@ QLabel* faceLabel(const char* object, QWidget* parent) {
 }  // namespace
 
 HandPage::HandPage(Document& document, FigureView& view, QWidget* parent)
-    : ValuePage(document, parent), m_view(view), m_stroke_key(nextKey()) {
+    : ValuePage(document, parent), m_view(view), m_stroke_key(nextEditKey()) {
     addLicences();
     addBrush();
     addFace();

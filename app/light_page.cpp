@@ -1,29 +1,16 @@
-// Keys of edits are handed out one a control, so that each control's drag is one undo step.
+// Controls are filled from the chosen light, and edit it.
 #include "app/light_page.h"
 
 #include <QHBoxLayout>
 #include <QSignalBlocker>
-#include <atomic>
 
+#include "app/edit_key.h"
 #include "app/text.h"
 
 namespace glaukophos {
-namespace {
-
-constexpr int kFirstKey = 1000;
-
-int freshKeys() {
-    static std::atomic<int> pages{0};
-    return kFirstKey + 100 * pages++;
-}
-
-}  // namespace
 
 LightPage::LightPage(Document& document, QWidget* parent)
-    : QWidget(parent),
-      m_document(document),
-      m_column(new QVBoxLayout(this)),
-      m_next_key(freshKeys()) {
+    : QWidget(parent), m_document(document), m_column(new QVBoxLayout(this)) {
     m_column->setContentsMargins(0, 0, 0, 0);
     m_column->setSpacing(7);
     connect(&document, &Document::changed, this, [this](Aspect aspect) {
@@ -56,7 +43,7 @@ void LightPage::addNumber(const LightNumber& number) {
     auto* field = new NumberField(number.label, number.tip, number.range, this);
     field->setObjectName(q(number.object));
     m_column->addWidget(field);
-    const int key = m_next_key++;
+    const int key = nextEditKey();
     connect(field, &NumberField::valueEdited, this, [this, number, key](double value) {
         change(number.label, key, [&](Light& light) { number.set(light, value); });
     });
@@ -71,7 +58,7 @@ void LightPage::addPlace(const LightPlace& place) {
     static constexpr std::array<const char*, 3> kAxes = {
         QT_TR_NOOP("towards the figure's left, mm"), QT_TR_NOOP("towards its back, mm"),
         QT_TR_NOOP("upward, mm")};
-    const int key = m_next_key++;
+    const int key = nextEditKey();
     for (std::size_t axis = 0; axis < 3; ++axis) {
         auto* box = new QDoubleSpinBox(this);
         box->setObjectName(QStringLiteral("%1%2").arg(q(place.object)).arg(axis));

@@ -76,7 +76,6 @@ class LightPage : public QWidget {
     std::vector<NumberControl> m_numbers;
     std::vector<PlaceControl> m_places;
     bool m_showing = false;
-    int m_next_key;
 };
 
 // get and set for a plain member of one kind.

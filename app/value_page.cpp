@@ -1,27 +1,12 @@
 // A page that is not seen costs nothing while a light is dragged.
 #include "app/value_page.h"
 
-#include <atomic>
-
+#include "app/edit_key.h"
 #include "app/text.h"
 
 namespace glaukophos {
-namespace {
-
-constexpr int kFirstKey = 5000;
-
-int freshKeys() {
-    static std::atomic<int> pages{0};
-    return kFirstKey + 100 * pages++;
-}
-
-}  // namespace
-
 ValuePage::ValuePage(Document& document, QWidget* parent)
-    : QWidget(parent),
-      m_document(document),
-      m_column(new QVBoxLayout(this)),
-      m_next_key(freshKeys()) {
+    : QWidget(parent), m_document(document), m_column(new QVBoxLayout(this)) {
     m_column->setContentsMargins(0, 0, 0, 0);
     m_column->setSpacing(7);
     connect(&document, &Document::changed, this, &ValuePage::refresh);
@@ -37,7 +22,7 @@ NumberField* ValuePage::addNumber(const ValueNumber& number) {
     auto* field = new NumberField(number.label, number.tip, number.range, this);
     field->setObjectName(q(number.object));
     m_column->addWidget(field);
-    const int key = nextKey();
+    const int key = nextEditKey();
     connect(field, &NumberField::valueEdited, this, [this, number, key](double value) {
         const auto part = m_document.selectedPart();
         change(

@@ -37,7 +37,6 @@ class ValuePage : public QWidget {
     // One edit of the choices about values, while controls are not being filled; edits with the
     // same key (not 0) in one gesture are one undo step.
     void change(const QString& text, const std::function<void(Plan&)>& change, int key = 0);
-    [[nodiscard]] int nextKey() { return m_next_key++; }
     NumberField* addNumber(const ValueNumber& number);
     QLabel* addSection(const QString& text);
     QLabel* addCaption(const char* object);
@@ -60,7 +59,6 @@ class ValuePage : public QWidget {
     QVBoxLayout* m_column;
     std::vector<Control> m_numbers;
     bool m_showing = false;
-    int m_next_key;
 };
 
 // get and set for a number among the choices about values, reached by `member`, a function from

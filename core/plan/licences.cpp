@@ -106,33 +106,39 @@ struct PartMesh {
 };
 
 PartMesh meshOfPart(const Surface& surface, PartIndex part) {
-    constexpr std::uint32_t kNone = std::numeric_limits<std::uint32_t>::max();
     PartMesh result;
-    std::vector<std::uint32_t> own(surface.parts.size(), kNone);
-    for (std::uint32_t v = 0; v < surface.parts.size(); ++v) {
-        if (surface.parts[v] != part) continue;
-        own[v] = static_cast<std::uint32_t>(result.vertices.size());
-        result.vertices.push_back(v);
+    for (std::size_t i = 0; i < surface.labels.size(); ++i) {
+        if (surface.labels[i] != part) continue;
+        const Triangle& t = surface.mesh.triangles[i];
+        result.mesh.triangles.push_back(t);
+        result.vertices.insert(result.vertices.end(), t.begin(), t.end());
+    }
+    std::ranges::sort(result.vertices);
+    const auto rest = std::ranges::unique(result.vertices);
+    result.vertices.erase(rest.begin(), rest.end());
+    for (const std::uint32_t v : result.vertices) {
         result.mesh.positions_mm.push_back(surface.mesh.positions_mm[v]);
     }
-    for (const Triangle& t : surface.mesh.triangles) {
-        if (own[t[0]] != kNone) result.mesh.triangles.push_back({own[t[0]], own[t[1]], own[t[2]]});
+    for (Triangle& t : result.mesh.triangles) {
+        for (std::uint32_t& corner : t) {
+            corner = static_cast<std::uint32_t>(std::ranges::lower_bound(result.vertices, corner) -
+                                                result.vertices.begin());
+        }
     }
     return result;
 }
 
-// What touches other parts or sticks inside them; the lowest tenth of a part that stands free.
-std::vector<std::uint32_t> rootOf(const Plan& plan, const Reach& reach, const PartMesh& part) {
-    const Surface& surface = plan.figure->surface;
-    std::vector<int> copies(plan.figure->form->whole.normals.size(), 0);
-    for (const std::uint32_t whole : surface.whole_vertices) ++copies[whole];
+// Where it ends against other parts or sticks inside them; the lowest tenth of a part that stands
+// free.
+std::vector<std::uint32_t> rootOf(const Surface& surface, const Reach& reach,
+                                  const PartMesh& part) {
     std::vector<std::uint32_t> root;
     Bounds bounds;
     for (std::uint32_t i = 0; i < part.vertices.size(); ++i) {
         const std::uint32_t v = part.vertices[i];
         bounds.add(part.mesh.positions_mm[i]);
         const bool inside = !reach.hidden.empty() && reach.hidden[v];
-        if (inside || copies[surface.whole_vertices[v]] > 1) root.push_back(i);
+        if (inside || surface.links.on_border[v]) root.push_back(i);
     }
     if (!root.empty()) return root;
     const float low = bounds.low.z() + 0.1F * bounds.size().z();
@@ -290,7 +296,7 @@ void turnOver(const Plan& plan, const Reach& reach, Values& values) {
     for (PartIndex p = 0; p < turned.size(); ++p) {
         if (!turned[p]) continue;
         const PartMesh part = meshOfPart(surface, p);
-        const std::vector<std::uint32_t> root = rootOf(plan, reach, part);
+        const std::vector<std::uint32_t> root = rootOf(surface, reach, part);
         const std::vector<float> away = surfaceDistances(part.mesh, root);
         float farthest = 1e-3F;
         for (const float distance : away) {

@@ -10,6 +10,10 @@
 namespace glaukophos {
 namespace {
 
+// More than a hand would make; a file from elsewhere must not keep the program busy for ever.
+constexpr std::size_t kMostCorrections = 2000;
+constexpr std::size_t kMostPoints = 5000;
+
 bool outside(double value, double low, double high) {
     return !std::isfinite(value) || value < low || value > high;
 }
@@ -78,6 +82,9 @@ std::string problemWith(const Correction& correction) {
     if (correction.bands == 0 || std::abs(correction.bands) > kMostBands) {
         return "A correction must move by 1 to 9 bands, up or down.";
     }
+    if (correction.points_mm.size() > kMostPoints) {
+        return fmt::format("A correction may have up to {} points.", kMostPoints);
+    }
     if (outside(correction.radius_mm, 0.01, 1000)) {
         return "The brush of a correction must have a radius between 0.01 and 1000 mm.";
     }
@@ -116,6 +123,9 @@ std::string problemWith(const ValueChoices& values) {
     }
     if (values.face) {
         if (auto problem = problemWith(*values.face); !problem.empty()) return problem;
+    }
+    if (values.corrections.size() > kMostCorrections) {
+        return fmt::format("There may be up to {} corrections.", kMostCorrections);
     }
     for (const Correction& correction : values.corrections) {
         if (auto problem = problemWith(correction); !problem.empty()) return problem;

@@ -66,12 +66,17 @@ void addGloss(const Plan& plan, const Values& values, std::span<float> light,
     for (std::size_t l = 0; l < values.gloss.size(); ++l) {
         const std::vector<float>& gloss = values.gloss[l];
         if (gloss.empty()) continue;
-        for (std::size_t v = 0; v < gloss.size(); ++v) {
-            returned[v] += gloss[v];
-            // On bare primer there is no sheen: what counts is how far it stands out of the part.
-            const double own = std::max(1e-3, values.colours[parts[v]][l].xyz.y());
-            light[v] += gloss[v] / static_cast<float>(own);
+        // On bare primer there is no sheen: what counts is how far it stands out of the part.
+        std::vector<float> own;
+        for (const std::vector<Xyz>& part : values.colours) {
+            own.push_back(static_cast<float>(std::max(1e-3, part[l].xyz.y())));
         }
+        forChunks(gloss.size(), {}, [&](std::size_t begin, std::size_t end) {
+            for (std::size_t v = begin; v < end; ++v) {
+                returned[v] += gloss[v];
+                light[v] += gloss[v] / own[parts[v]];
+            }
+        });
     }
 }
 

@@ -1,6 +1,9 @@
 // Mean light of each band on each part, developed into a colour.
 #include "core/value/ladder.h"
 
+#include <tbb/blocked_range.h>
+#include <tbb/parallel_reduce.h>
+
 #include <algorithm>
 
 namespace glaukophos {
@@ -16,26 +19,54 @@ struct BandSum {
 
 using PartSums = std::vector<BandSum>;  // one entry a band
 
-std::vector<PartSums> sumsOf(const LadderInput& input) {
-    BandSum none;
-    none.irradiance.assign(input.irradiance.size(), 0.0);
-    none.gloss.assign(input.gloss.size(), 0.0);
-    std::vector<PartSums> sums(input.surface.part_areas_mm2.size(),
-                               PartSums(input.bands.count(), none));
-    for (std::size_t v = 0; v < input.surface.parts.size(); ++v) {
-        BandSum& sum =
-            sums[input.surface.parts[v]][bandOf(input.lightness[v], input.bands.borders)];
-        const double weight = input.areas_mm2[v];
-        sum.weight += weight;
-        sum.luminance += weight * luminanceOf(input.painted[v]);
-        for (std::size_t l = 0; l < sum.irradiance.size(); ++l) {
-            sum.irradiance[l] += weight * input.kept[v] * input.weights[l] * input.irradiance[l][v];
-        }
-        for (std::size_t l = 0; l < sum.gloss.size(); ++l) {
-            if (!input.gloss[l].empty()) sum.gloss[l] += weight * input.gloss[l][v];
-        }
+void add(BandSum& sum, const LadderInput& input, std::size_t v) {
+    const double weight = input.areas_mm2[v];
+    sum.weight += weight;
+    sum.luminance += weight * luminanceOf(input.painted[v]);
+    const double kept = weight * input.kept[v];
+    for (std::size_t l = 0; l < sum.irradiance.size(); ++l) {
+        if (input.weights[l] == 0.0F) continue;
+        sum.irradiance[l] += kept * input.weights[l] * input.irradiance[l][v];
     }
-    return sums;
+    for (std::size_t l = 0; l < sum.gloss.size(); ++l) {
+        if (!input.gloss[l].empty()) sum.gloss[l] += weight * input.gloss[l][v];
+    }
+}
+
+void add(BandSum& sum, const BandSum& other) {
+    sum.weight += other.weight;
+    sum.luminance += other.luminance;
+    for (std::size_t l = 0; l < sum.irradiance.size(); ++l)
+        sum.irradiance[l] += other.irradiance[l];
+    for (std::size_t l = 0; l < sum.gloss.size(); ++l) sum.gloss[l] += other.gloss[l];
+}
+
+// In parallel, but always added up in the same order.
+std::vector<PartSums> sumsOf(const LadderInput& input) {
+    constexpr std::size_t kGrain = 16384;
+    BandSum nothing;
+    nothing.irradiance.assign(input.irradiance.size(), 0.0);
+    nothing.gloss.assign(input.gloss.size(), 0.0);
+    const std::vector<PartSums> none(input.surface.part_areas_mm2.size(),
+                                     PartSums(input.bands.count(), nothing));
+    return tbb::parallel_deterministic_reduce(
+        tbb::blocked_range<std::size_t>(0, input.surface.parts.size(), kGrain), none,
+        [&](const auto& range, std::vector<PartSums> sums) {
+            for (std::size_t v = range.begin(); v < range.end(); ++v) {
+                if (input.areas_mm2[v] <= 0.0F) continue;
+                const std::size_t band = bandOf(input.lightness[v], input.bands.borders);
+                add(sums[input.surface.parts[v]][band], input, v);
+            }
+            return sums;
+        },
+        [](std::vector<PartSums> sums, const std::vector<PartSums>& other) {
+            for (std::size_t part = 0; part < sums.size(); ++part) {
+                for (std::size_t b = 0; b < sums[part].size(); ++b) {
+                    add(sums[part][b], other[part][b]);
+                }
+            }
+            return sums;
+        });
 }
 
 // A colour stronger than paint can be keeps its lightness and hue and loses chroma. The gamut of a

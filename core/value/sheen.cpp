@@ -16,7 +16,8 @@ double unhidden(double alpha, double cosine) {
 }
 
 double fresnel(double at_square, double cosine) {
-    return at_square + (1.0 - at_square) * std::pow(1.0 - std::clamp(cosine, 0.0, 1.0), 5);
+    const double away = 1.0 - std::clamp(cosine, 0.0, 1.0);
+    return at_square + (1.0 - at_square) * squared(squared(away)) * away;
 }
 
 // From 0 to 1 while x goes from -width to +width.

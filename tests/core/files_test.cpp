@@ -203,6 +203,21 @@ TEST_F(Files, PlansThatMakeNoSenseAreNamed) {
               std::string::npos);
     EXPECT_NE(refusedPlan(",\"lights\":[{\"kind\":\"sky\",\"own_parts\":[\"hat\"]}]").find("hat"),
               std::string::npos);
+    const std::array<std::pair<const char*, const char*>, 8> wrong_values = {
+        {{R"({"bands":{"count":"five"}})", "\"count\" must be a number"},
+         {R"({"bands":{"count":2.5}})", "whole number"},
+         {R"({"bands":{"count":40}})", "3 to 9"},
+         {R"({"bands":{"by":"loud"}})", "one of \"steps\", \"shares\""},
+         {R"({"bands":{"borders_L":[1,"x"]}})", "list of numbers"},
+         {R"({"edge_lines":{"school":"old"}})", "weighted"},
+         {R"({"face":{"middle_mm":[0,0,0],"facing":[0,0,0]}})", "facing"},
+         {R"({"corrections":[{"bands":1,"points_mm":[1,2],"normals":[]}]})",
+          "three numbers a point"}}};
+    for (const auto& [values, complaint] : wrong_values) {
+        EXPECT_NE(refusedPlan(std::string(",\"values\":") + values).find(complaint),
+                  std::string::npos)
+            << values;
+    }
     EXPECT_NE(refusal(write("bad.json",
                             "{\"format\":\"glaukophos-plan\",\"figure\":{\"files\":"
                             "[\"../../etc/passwd\"]}}"))
@@ -214,6 +229,8 @@ TEST_F(Files, PlansThatMakeNoSenseAreNamed) {
 TEST(PlanJson, DamagedTextsAreReadOrRefused) {
     Plan plan = planOf({box({0, 0, 0}, {4, 4, 4})}, {"crate"});
     plan.lights = {farLight(2, 40), skyLight(SkyKind::Overcast), lampLight({1, 2, 9}, 1)};
+    plan.values.face = FaceQuarters{};
+    plan.values.corrections = {{1, 2.0, {{1, 2, 3}}, {{0, 0, 1}}}};
     const std::string whole = planJson(plan, {{"crate.stl"}, "", Division::AsGiven});
     ASSERT_TRUE(parsePlan(whole));
     std::uint32_t state = 1;

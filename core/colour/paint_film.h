@@ -1,0 +1,54 @@
+// Paint as layers that scatter and absorb: Kubelka & Munk 1931, Kubelka 1948.
+#pragma once
+
+#include <span>
+
+#include "core/colour/spectrum.h"
+
+namespace glaukophos {
+
+// Coefficients of one full coat of undiluted dry paint (film thickness 1), in each band.
+struct PaintFilm {
+    Spectrum absorption = Spectrum::Zero();  // K, 0 and more
+    Spectrum scattering = Spectrum::Zero();  // S, 0 and more
+};
+
+// K / S of a layer so thick that nothing below is seen, from its reflectance, and back
+// (Kubelka & Munk 1931): (1 - R)^2 / 2R and 1 + q - sqrt(q^2 + 2q). `reflectance` 0..1; 0 gives
+// infinity.
+double absorptionOverScattering(double reflectance);
+double thickReflectance(double absorption_over_scattering);
+
+// Reflectance of a layer of thickness `x` over a ground (Kubelka, J. Opt. Soc. Am. 38, 1948), in
+// one band; right also at the limits of no scattering, no absorption and no thickness.
+double layerReflectance(double absorption, double scattering, double x, double ground);
+
+// The same in all bands. `x` in full coats.
+Reflectance over(const PaintFilm& film, double x, const Reflectance& ground);
+
+// By volume of dry film: coefficients add up by share (Duncan, Proc. Phys. Soc. 52, 1940).
+// `shares` sum 1, one entry a film.
+PaintFilm mixed(std::span<const PaintFilm> films, std::span<const double> shares);
+
+// A paint of this colour when thick, whose one full coat over black is `contrast_ratio` (0..1)
+// times as luminous as over white: the measure of hiding in ISO 6504-3. One scattering for all
+// bands.
+PaintFilm filmFrom(const Reflectance& mass_tone, double contrast_ratio);
+
+// Luminance over black divided by luminance over white, under `light`.
+double contrastRatio(const PaintFilm& film, double x, const LightSpectrum& light);
+
+// Coats of thickness `x` each until the contrast ratio is 0.98 (ISO 6504-3, ASTM D2805); 0 when
+// `most` coats do not hide.
+int coatsToHide(const PaintFilm& film, double x, const LightSpectrum& light, int most = 12);
+
+// What a gloss-free film loses at its surface (Saunderson, J. Opt. Soc. Am. 32, 1942): measured
+// from internal reflectance and back. Usual values for a binder of index 1.5.
+struct SurfaceLoss {
+    double outside = 0.04;  // k1: mirrored on the way in
+    double inside = 0.596;  // k2: thrown back inside on the way out
+};
+double measuredFrom(double internal, const SurfaceLoss& loss = {});
+double internalFrom(double measured, const SurfaceLoss& loss = {});
+
+}  // namespace glaukophos
