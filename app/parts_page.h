@@ -54,14 +54,14 @@ class PartsPage : public QWidget {
     PartLabels m_labels;
     bool m_stroke_changed = false;
 
-    QListWidget* m_list;  // owned by Qt, as are the following
-    QWidget* m_actions;
-    QSlider* m_groups;
-    QLabel* m_groups_label;
-    QButtonGroup* m_tools;
-    NumberField* m_radius;
-    QCheckBox* m_held;
-    QLabel* m_status;
+    QListWidget* m_list = nullptr;  // owned by Qt, as are the following
+    QWidget* m_actions = nullptr;
+    QSlider* m_groups = nullptr;
+    QLabel* m_groups_label = nullptr;
+    QButtonGroup* m_tools = nullptr;
+    NumberField* m_radius = nullptr;
+    QCheckBox* m_held = nullptr;
+    QLabel* m_status = nullptr;
 };
 
 }  // namespace glaukophos

@@ -29,10 +29,10 @@ class StudyPage : public ValuePage {
     void showResults(const Evaluated& evaluated) override;
 
     FigureView& m_view;
-    QTimer m_rest;    // looks when view and light have rested
-    QLabel* m_words;  // owned by Qt, as are the following
-    QLabel* m_headline;
-    QListWidget* m_list;  // what runs together
+    QTimer m_rest;              // looks when view and light have rested
+    QLabel* m_words = nullptr;  // owned by Qt, as are the following
+    QLabel* m_headline = nullptr;
+    QListWidget* m_list = nullptr;  // what runs together
     std::vector<Merge> m_merges;
 };
 

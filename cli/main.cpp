@@ -5,6 +5,7 @@
 #include <clocale>
 
 #include "cli/commands.h"
+#include "cli/paint_commands.h"
 
 namespace {
 
@@ -28,6 +29,12 @@ void addValues(CLI::App& command, glaukophos::ValueOptions& values) {
         "Shallow dips between lit neighbours are joined up to this L*; 0 joins none");
     command.add_option("--edge-school", values.school, "Edge lines: weighted, even or corners");
     command.add_option("--edge-width", values.edge_width_mm, "Width of the first edge line in mm");
+}
+
+void addOutput(CLI::App& command, CommonOptions& options, const std::string& example) {
+    command.add_flag("--json", options.json, "Print JSON");
+    command.add_option("-o,--output", options.output, "Write to this file");
+    command.footer("Example:\n  glaukophos-cli " + example);
 }
 
 // Adds the plan and the options that all commands share.
@@ -58,9 +65,7 @@ void addCommon(CLI::App& command, CommonOptions& options, const std::string& exa
                        "Light thrown back by the floor: share 0 to 1, then parts that do so too, "
                        "colour=, name=");
     addValues(command, options.values);
-    command.add_flag("--json", options.json, "Print JSON");
-    command.add_option("-o,--output", options.output, "Write to this file");
-    command.footer("Example:\n  glaukophos-cli " + example);
+    addOutput(command, options, example);
 }
 
 int finish(const glaukophos::Result<void>& result) {
@@ -114,6 +119,28 @@ int run(int argc, char** argv) {
     auto* score = app.add_subcommand("score", "How well each direction would do for a far light");
     addCommon(*score, options, "score plan.glauk --light Moon --json");
     score->add_option("--light", scored, "Which far light is to be placed");
+    glaukophos::MixOptions mixed;
+    auto* mix = app.add_subcommand("mix", "Whole drops of few paints for a colour or a ladder");
+    addOutput(*mix, options, "mix --colour '#6d7f93' --paints 3");
+    mix->add_option("--colour", mixed.colour, "The colour wanted, as #rrggbb");
+    mix->add_option("--plan", options.input, "Instead: a plan, with --part")
+        ->needs(
+            mix->add_option("--part", mixed.part, "The part whose ladder is mixed from one set"));
+    mix->add_option("--rack", mixed.rack, "Your paints: CSV (see rack) or a GIMP palette");
+    mix->add_option("--paints", mixed.paints, "Paints in one recipe (up to 3), or in a ladder");
+    mix->add_option("--drops", mixed.drops, "Drops of paint in one recipe, at most");
+    glaukophos::CoatsOptions coated;
+    auto* coats = app.add_subcommand("coats", "How many coats of a paint hide what is below");
+    addOutput(*coats, options, "coats --paint 'Mid yellow' --over '#1a1a1b' --thinner 1");
+    coats->add_option("--paint", coated.paint, "Its name in the rack")->required();
+    coats->add_option("--rack", coated.rack, "Your paints: CSV (see rack) or a GIMP palette");
+    coats->add_option("--over", coated.over, "Colour of what is below, as #rrggbb");
+    coats->add_option("--thinner", coated.thinner, "Parts of thinner for one of paint");
+    coats->add_option("--most", coated.most, "Coats to try");
+    std::string rack_file;
+    auto* rack = app.add_subcommand("rack", "The paints that ship, or yours, as a table");
+    addOutput(*rack, options, "rack -o mine.csv");
+    rack->add_option("--rack", rack_file, "Yours: CSV or a GIMP palette");
     auto* picture = app.add_subcommand("render", "A picture of the figure as PNG");
     addCommon(*picture, options, "render plan.glauk --overlay bands --view front -o front.png");
     picture->add_option(
@@ -143,6 +170,9 @@ int run(int argc, char** argv) {
     if (edges->parsed()) return finish(runEdges(options, with_points));
     if (study->parsed()) return finish(runStudy(options, study_size));
     if (ladder->parsed()) return finish(runLadder(options));
+    if (mix->parsed()) return finish(runMix(options, mixed));
+    if (coats->parsed()) return finish(runCoats(options, coated));
+    if (rack->parsed()) return finish(runRack(options, rack_file));
     if (score->parsed()) return finish(runScore(options, scored));
     return finish(runRender(options, render));
 }

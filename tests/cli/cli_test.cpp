@@ -193,6 +193,40 @@ TEST_F(Cli, StudyWritesFiveViewsTwice) {
     EXPECT_EQ(run("study " + file("box.stl") + " -o " + file("box.stl")).code, 2);
 }
 
+TEST_F(Cli, MixGivesDropsForAColourAndALadder) {
+    const Json one = Json::parse(run("mix --colour '#6d7f93' --json").output);
+    EXPECT_LT(one["ciede2000"].get<double>(), 3.0);
+    EXPECT_GE(one["drops"].size(), 1U);
+    const Json ladder =
+        Json::parse(run("mix --plan " + file("box.stl") + " --part box --paints 3 --json").output);
+    EXPECT_LE(ladder["paints"].size(), 3U);
+    EXPECT_GE(ladder["recipes"].size(), 2U);
+    write("mine.csv", "name,colour\nred,#b02020\nwhite,#f5f5f5\n");
+    const Finished own = run("mix --colour '#d08080' --rack " + file("mine.csv"));
+    EXPECT_NE(own.output.find("drop"), std::string::npos);
+    for (const std::string& wrong :
+         {std::string("mix --colour red"), std::string("mix --colour '#808080' --drops 900"),
+          std::string("coats --paint none"),
+          "mix --colour '#808080' --rack " + file("points.csv")}) {
+        const Finished refused = run(wrong);
+        EXPECT_EQ(refused.code, 2) << wrong;
+        EXPECT_EQ(std::ranges::count(refused.output, '\n'), 1) << refused.output;
+    }
+}
+
+// ISO 6504-3: hidden from a contrast ratio of 0.98 on.
+TEST_F(Cli, CoatsCountUntilNothingShowsThrough) {
+    const Json coats =
+        Json::parse(run("coats --paint 'Mid yellow' --over '#1a1a1b' --thinner 1 --json").output);
+    const std::size_t needed = coats["coats"].get<std::size_t>();
+    ASSERT_GE(needed, 2U);
+    EXPECT_GE(coats["after"][needed - 1]["contrast_ratio"].get<double>(), 0.98);
+    EXPECT_LT(coats["after"][needed - 2]["contrast_ratio"].get<double>(), 0.98);
+    const Finished rack = run("rack -o " + file("rack.csv"));
+    EXPECT_EQ(rack.code, 0);
+    EXPECT_EQ(run("coats --paint Ultramarine --rack " + file("rack.csv")).code, 0);
+}
+
 TEST_F(Cli, RenderWritesAPng) {
     const Finished render =
         run("render " + file("box.stl") +

@@ -6,6 +6,7 @@
 
 #include "core/colour/adaptation.h"
 #include "core/colour/cie_tables.h"
+#include "core/colour/colour_difference.h"
 #include "core/colour/spectrum.h"
 #include "tests/support/reference_table.h"
 
@@ -34,6 +35,26 @@ TEST(SrgbToLab, AgreesWithTheTable) {
             EXPECT_NEAR(lch.h_deg, number(row, "h_deg"), 1e-3) << row.at("name");
         }
     }
+}
+
+// Sharma, Wu & Dalal 2005, table 1. Pairs 10 and 14 lie on a hue difference of exactly 180 degrees:
+// either branch is right there.
+TEST(Ciede2000, AgreesWithThePublishedPairs) {
+    int pairs = 0;
+    for (const TableRow& row : readReferenceTable("c_ciede2000_sharma.csv")) {
+        const Lab first{number(row, "L1"), number(row, "a1"), number(row, "b1")};
+        const Lab second{number(row, "L2"), number(row, "a2"), number(row, "b2")};
+        const std::string& pair = row.at("pair");
+        const double other = pair == "10" ? 7.2195 : (pair == "14" ? 4.7461 : 0.0);
+        for (const double found : {ciede2000(first, second), ciede2000(second, first)}) {
+            const bool on_edge = other > 0.0 && std::abs(found - other) < 1e-4;
+            EXPECT_TRUE(on_edge || std::abs(found - number(row, "dE00_table")) < 1e-4)
+                << pair << ": " << found;
+        }
+        ++pairs;
+    }
+    EXPECT_EQ(pairs, 34);
+    EXPECT_EQ(ciede2000({50, 10, -20}, {50, 10, -20}), 0.0);
 }
 
 // Little CMS 2.14: its sRGB profile gives XYZ adapted to D50; undone by its own Bradford

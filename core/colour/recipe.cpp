@@ -1,0 +1,235 @@
+// Ratios are tried, not solved for: whole drops leave few of them.
+#include "core/colour/recipe.h"
+
+#include <fmt/format.h>
+#include <tbb/parallel_for.h>
+
+#include <algorithm>
+#include <array>
+#include <limits>
+#include <mutex>
+#include <numeric>
+
+#include "core/colour/colour_difference.h"
+
+namespace glaukophos {
+namespace {
+
+using Ratio = std::array<int, 3>;
+
+// Ratios of `paints` whole numbers, each at least 1, in lowest terms, up to `most_drops` in all.
+std::vector<Ratio> ratiosOf(int paints, int most_drops) {
+    std::vector<Ratio> ratios;
+    if (paints == 1) return {{1, 0, 0}};
+    for (int a = 1; a < most_drops; ++a) {
+        for (int b = 1; a + b <= most_drops; ++b) {
+            if (paints == 2) {
+                if (std::gcd(a, b) == 1) ratios.push_back({a, b, 0});
+                continue;
+            }
+            for (int c = 1; a + b + c <= most_drops; ++c) {
+                if (std::gcd(std::gcd(a, b), c) == 1) ratios.push_back({a, b, c});
+            }
+        }
+    }
+    return ratios;
+}
+
+struct Candidate {
+    std::array<std::size_t, 3> paints{};
+    int count = 0;
+    Ratio ratio{};
+    double cost = std::numeric_limits<double>::max();
+    double difference = 0.0;
+    Lab colour{};
+};
+
+std::vector<Drops> dropsOf(const Candidate& candidate) {
+    std::vector<Drops> drops;
+    for (int i = 0; i < candidate.count; ++i) {
+        const auto k = static_cast<std::size_t>(i);
+        drops.push_back({candidate.paints[k], candidate.ratio[k]});
+    }
+    std::ranges::stable_sort(drops, std::greater<>{}, &Drops::drops);
+    return drops;
+}
+
+class Mixer {
+  public:
+    Mixer(const MixingRack& rack, const Lab& target, const RecipeChoices& choices)
+        : m_rack(rack), m_target(target), m_choices(choices) {}
+
+    // Fills in colour and cost of a mix.
+    void judge(Candidate& candidate) const {
+        candidate.colour = colourOf(m_rack, dropsOf(candidate));
+        candidate.difference = ciede2000(candidate.colour, m_target);
+        const int drops = std::accumulate(candidate.ratio.begin(), candidate.ratio.end(), 0);
+        candidate.cost = candidate.difference + m_choices.per_paint * (candidate.count - 1) +
+                         m_choices.per_drop * (drops - 1);
+    }
+
+    // The best of the given ratios.
+    [[nodiscard]] Candidate bestRatio(Candidate candidate, std::span<const Ratio> ratios) const {
+        Candidate best;
+        for (const Ratio& ratio : ratios) {
+            candidate.ratio = ratio;
+            judge(candidate);
+            if (candidate.cost < best.cost) best = candidate;
+        }
+        return best;
+    }
+
+    // The cheapest `keep` of the groups by a few ratios, then the best ratio of each of those.
+    [[nodiscard]] std::vector<Candidate> search(std::vector<Candidate> groups,
+                                                std::span<const Ratio> few,
+                                                std::span<const Ratio> all,
+                                                std::size_t keep) const {
+        tbb::parallel_for(std::size_t{0}, groups.size(),
+                          [&](std::size_t i) { groups[i] = bestRatio(groups[i], few); });
+        keep = std::min(keep, groups.size());
+        std::ranges::stable_sort(groups, {}, &Candidate::cost);
+        groups.resize(keep);
+        tbb::parallel_for(std::size_t{0}, groups.size(), [&](std::size_t i) {
+            const Candidate full = bestRatio(groups[i], all);
+            if (full.cost < groups[i].cost) groups[i] = full;
+        });
+        std::ranges::stable_sort(groups, {}, &Candidate::cost);
+        return groups;
+    }
+
+  private:
+    const MixingRack& m_rack;
+    const Lab& m_target;
+    const RecipeChoices& m_choices;
+};
+
+constexpr std::array<Ratio, 5> kFewPairs = {
+    Ratio{1, 1, 0}, {3, 1, 0}, {1, 3, 0}, {9, 1, 0}, {1, 9, 0}};
+constexpr std::array<Ratio, 7> kFewTriples = {Ratio{1, 1, 1}, {4, 1, 1}, {1, 4, 1}, {1, 1, 4},
+                                              {4, 4, 1},      {4, 1, 4}, {1, 4, 4}};
+constexpr std::size_t kKeptPairs = 60;
+constexpr std::size_t kWidenedPairs = 12;
+constexpr std::size_t kKeptTriples = 24;
+
+std::vector<std::size_t> usable(const MixingRack& rack, std::span<const std::size_t> allowed) {
+    std::vector<std::size_t> paints;
+    for (std::size_t i = 0; i < rack.paints.size(); ++i) {
+        const bool chosen = allowed.empty() || std::ranges::find(allowed, i) != allowed.end();
+        if (chosen && colours(rack.paints[i])) paints.push_back(i);
+    }
+    return paints;
+}
+
+}  // namespace
+
+MixingRack mixingRack(std::vector<Paint> paints) {
+    MixingRack rack;
+    rack.paints = std::move(paints);
+    for (const Paint& paint : rack.paints) rack.films.push_back(filmOf(paint));
+    return rack;
+}
+
+Lab colourOf(const MixingRack& rack, std::span<const Drops> drops) {
+    Spectrum absorption = Spectrum::Zero();
+    Spectrum scattering = Spectrum::Zero();
+    for (const Drops& entry : drops) {
+        absorption += entry.drops * rack.films[entry.paint].absorption;
+        scattering += entry.drops * rack.films[entry.paint].scattering;
+    }
+    // Thick: 1 / (1 + q + sqrt(q^2 + 2q)), see thickReflectance.
+    const Spectrum q = absorption / scattering.max(1e-12);
+    static const LightSpectrum light = daylight();
+    return labFrom(reflected(light, {(1.0 + q + (q * q + 2.0 * q).sqrt()).inverse()}));
+}
+
+Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices& choices,
+                 std::span<const std::size_t> allowed) {
+    const std::vector<std::size_t> paints = usable(rack, allowed);
+    const Mixer mixer(rack, target, choices);
+    std::vector<Candidate> singles;
+    for (const std::size_t paint : paints) {
+        Candidate single{{paint, 0, 0}, 1, {1, 0, 0}};
+        mixer.judge(single);
+        singles.push_back(single);
+    }
+    if (singles.empty()) return {};
+    Candidate best = *std::ranges::min_element(singles, {}, &Candidate::cost);
+
+    std::vector<Candidate> pairs;
+    if (choices.most_paints >= 2) {
+        for (std::size_t i = 0; i < paints.size(); ++i) {
+            for (std::size_t j = i + 1; j < paints.size(); ++j) {
+                pairs.push_back({{paints[i], paints[j], 0}, 2, {}});
+            }
+        }
+        pairs =
+            mixer.search(std::move(pairs), kFewPairs, ratiosOf(2, choices.most_drops), kKeptPairs);
+        if (!pairs.empty() && pairs.front().cost < best.cost) best = pairs.front();
+    }
+    if (choices.most_paints >= 3) {
+        std::vector<Candidate> triples;
+        for (std::size_t p = 0; p < std::min(kWidenedPairs, pairs.size()); ++p) {
+            for (const std::size_t third : paints) {
+                const auto& pair = pairs[p].paints;
+                if (third == pair[0] || third == pair[1]) continue;
+                triples.push_back({{pair[0], pair[1], third}, 3, {}});
+            }
+        }
+        triples = mixer.search(std::move(triples), kFewTriples, ratiosOf(3, choices.most_drops),
+                               kKeptTriples);
+        if (!triples.empty() && triples.front().cost < best.cost) best = triples.front();
+    }
+    return {dropsOf(best), best.colour, best.difference};
+}
+
+LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
+                         const RecipeChoices& choices) {
+    // Paints that the colours would take on their own are the ones worth sharing.
+    constexpr std::size_t kMostCandidates = 9;
+    std::vector<int> votes(rack.paints.size(), 0);
+    for (const Lab& target : targets) {
+        for (const Drops& drops : recipeFor(rack, target, choices).drops) {
+            votes[drops.paint] += 2 + std::min(drops.drops, 2);
+        }
+    }
+    std::vector<std::size_t> candidates;
+    for (std::size_t i = 0; i < votes.size(); ++i) {
+        if (votes[i] > 0) candidates.push_back(i);
+    }
+    std::ranges::stable_sort(candidates, std::greater<>{}, [&](std::size_t i) { return votes[i]; });
+    if (candidates.size() > kMostCandidates) candidates.resize(kMostCandidates);
+
+    LadderRecipes best;
+    double best_cost = std::numeric_limits<double>::max();
+    const std::size_t sets = std::size_t{1} << candidates.size();
+    for (std::size_t set = 1; set < sets; ++set) {
+        LadderRecipes tried;
+        for (std::size_t i = 0; i < candidates.size(); ++i) {
+            if ((set >> i & 1U) != 0) tried.paints.push_back(candidates[i]);
+        }
+        const auto size = static_cast<int>(tried.paints.size());
+        const bool full = size == most_paints || tried.paints.size() == candidates.size();
+        if (size > most_paints || !full) continue;  // a larger set is never worse
+        double cost = 0.0;
+        for (const Lab& target : targets) {
+            tried.recipes.push_back(recipeFor(rack, target, choices, tried.paints));
+            cost += tried.recipes.back().difference;
+            if (cost >= best_cost) break;
+        }
+        if (cost >= best_cost) continue;
+        best_cost = cost;
+        best = std::move(tried);
+    }
+    return best;
+}
+
+std::string inWords(const MixingRack& rack, const Recipe& recipe) {
+    std::string words;
+    for (const Drops& entry : recipe.drops) {
+        words += fmt::format("{}{} {} {}", words.empty() ? "" : ", ", entry.drops,
+                             entry.drops == 1 ? "drop" : "drops", rack.paints[entry.paint].name);
+    }
+    return words;
+}
+
+}  // namespace glaukophos

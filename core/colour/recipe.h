@@ -1,0 +1,57 @@
+// Whole drops of few paints for a colour.
+#pragma once
+
+#include <span>
+#include <vector>
+
+#include "core/colour/paint.h"
+
+namespace glaukophos {
+
+struct RecipeChoices {
+    int most_paints = 3;  // 1..3
+    int most_drops = 12;  // of paint
+    // Simple is preferred: what a further paint and a further drop must gain in CIEDE2000.
+    double per_paint = 0.35;
+    double per_drop = 0.04;
+};
+
+struct Drops {
+    std::size_t paint = 0;  // index into the rack
+    int drops = 1;
+    bool operator==(const Drops&) const = default;
+};
+
+struct Recipe {
+    std::vector<Drops> drops;  // the most first; empty: no paint has a colour
+    Lab colour;                // of the mix when thick, under daylight
+    double difference = 0.0;   // CIEDE2000 from what was wanted
+};
+
+// A rack made ready for mixing.
+struct MixingRack {
+    std::vector<Paint> paints;
+    std::vector<PaintFilm> films;  // one entry a paint
+};
+MixingRack mixingRack(std::vector<Paint> paints);
+
+// The colour of drops mixed by volume, thick enough to hide, under daylight.
+Lab colourOf(const MixingRack& rack, std::span<const Drops> drops);
+
+// The nearest simple mix to `target`. Only `allowed` paints (indices) are used; empty: all.
+Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices& choices = {},
+                 std::span<const std::size_t> allowed = {});
+
+// One small set of paints for several colours, such as the bands of a part: at most `most_paints`
+// in all, each colour a mix of them. Recipes in the order of `targets`.
+struct LadderRecipes {
+    std::vector<std::size_t> paints;
+    std::vector<Recipe> recipes;
+};
+LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
+                         const RecipeChoices& choices = {});
+
+// "4 drops Ultramarine, 1 drop Titanium white".
+std::string inWords(const MixingRack& rack, const Recipe& recipe);
+
+}  // namespace glaukophos
