@@ -95,8 +95,8 @@ BENCHMARK(ridges)->Name("RidgesOfAForm")->Unit(benchmark::kMillisecond)->UseReal
 
 void edgeLines(benchmark::State& state) {
     const DemoScene& scene = demoScene();
-    const Ridges found = ridgesOf(scene.plan.figure->form->whole,
-                                  ridgeOptionsFor(scene.plan.values.edge_lines), {});
+    const Ridges found =
+        ridgesOf(scene.plan.figure->form->whole, ridgeOptionsFor(scene.plan.values.edge_lines), {});
     for (auto _ : state) {
         benchmark::DoNotOptimize(edgeLinesOf(scene.plan, scene.results, found));
     }

@@ -6,8 +6,8 @@
 
 #include <algorithm>
 #include <array>
+#include <bit>
 #include <limits>
-#include <mutex>
 #include <numeric>
 
 #include "core/colour/colour_difference.h"
@@ -54,6 +54,14 @@ std::vector<Drops> dropsOf(const Candidate& candidate) {
     return drops;
 }
 
+// `colour` is known.
+void setCost(Candidate& candidate, const Lab& target, const RecipeChoices& choices) {
+    candidate.difference = ciede2000(candidate.colour, target);
+    const int drops = std::accumulate(candidate.ratio.begin(), candidate.ratio.end(), 0);
+    candidate.cost = candidate.difference + choices.per_paint * (candidate.count - 1) +
+                     choices.per_drop * (drops - 1);
+}
+
 class Mixer {
   public:
     Mixer(const MixingRack& rack, const Lab& target, const RecipeChoices& choices)
@@ -62,10 +70,7 @@ class Mixer {
     // Fills in colour and cost of a mix.
     void judge(Candidate& candidate) const {
         candidate.colour = colourOf(m_rack, dropsOf(candidate));
-        candidate.difference = ciede2000(candidate.colour, m_target);
-        const int drops = std::accumulate(candidate.ratio.begin(), candidate.ratio.end(), 0);
-        candidate.cost = candidate.difference + m_choices.per_paint * (candidate.count - 1) +
-                         m_choices.per_drop * (drops - 1);
+        setCost(candidate, m_target, m_choices);
     }
 
     // The best of the given ratios.
@@ -102,6 +107,46 @@ class Mixer {
     const Lab& m_target;
     const RecipeChoices& m_choices;
 };
+
+// Paints that the colours would take on their own are the ones worth sharing; those that are asked
+// for most come first.
+std::vector<std::size_t> worthSharing(const MixingRack& rack, std::span<const Lab> targets,
+                                      const RecipeChoices& choices) {
+    constexpr std::size_t kMostCandidates = 9;
+    std::vector<int> votes(rack.paints.size(), 0);
+    for (const Lab& target : targets) {
+        for (const Drops& drops : recipeFor(rack, target, choices).drops) {
+            votes[drops.paint] += 2 + std::min(drops.drops, 2);
+        }
+    }
+    std::vector<std::size_t> candidates;
+    for (std::size_t i = 0; i < votes.size(); ++i) {
+        if (votes[i] > 0) candidates.push_back(i);
+    }
+    std::ranges::stable_sort(candidates, std::greater<>{}, [&](std::size_t i) { return votes[i]; });
+    if (candidates.size() > kMostCandidates) candidates.resize(kMostCandidates);
+    return candidates;
+}
+
+// The candidates in a set of bits; without paints when there are more than three.
+Candidate groupOf(std::span<const std::size_t> candidates, std::size_t set) {
+    Candidate group;
+    if (std::popcount(set) > 3) return group;
+    for (std::size_t i = 0; i < candidates.size(); ++i) {
+        if ((set >> i & 1U) == 0) continue;
+        group.paints[static_cast<std::size_t>(group.count++)] = candidates[i];
+    }
+    return group;
+}
+
+// The cheapest mix of any paints of a set. `of_sets` has one entry a set.
+const Candidate& cheapestWithin(const std::vector<Candidate>& of_sets, std::size_t set) {
+    std::size_t best = set;
+    for (std::size_t part = set; part > 0; part = (part - 1) & set) {
+        if (of_sets[part].cost < of_sets[best].cost) best = part;
+    }
+    return of_sets[best];
+}
 
 constexpr std::array<Ratio, 5> kFewPairs = {
     Ratio{1, 1, 0}, {3, 1, 0}, {1, 3, 0}, {9, 1, 0}, {1, 9, 0}};
@@ -184,43 +229,42 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
 
 LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
                          const RecipeChoices& choices) {
-    // Paints that the colours would take on their own are the ones worth sharing.
-    constexpr std::size_t kMostCandidates = 9;
-    std::vector<int> votes(rack.paints.size(), 0);
-    for (const Lab& target : targets) {
-        for (const Drops& drops : recipeFor(rack, target, choices).drops) {
-            votes[drops.paint] += 2 + std::min(drops.drops, 2);
-        }
-    }
-    std::vector<std::size_t> candidates;
-    for (std::size_t i = 0; i < votes.size(); ++i) {
-        if (votes[i] > 0) candidates.push_back(i);
-    }
-    std::ranges::stable_sort(candidates, std::greater<>{}, [&](std::size_t i) { return votes[i]; });
-    if (candidates.size() > kMostCandidates) candidates.resize(kMostCandidates);
-
-    LadderRecipes best;
-    double best_cost = std::numeric_limits<double>::max();
+    const std::vector<std::size_t> candidates = worthSharing(rack, targets, choices);
+    // best[target][set]: the cheapest mix of exactly the candidates in a set of up to three.
     const std::size_t sets = std::size_t{1} << candidates.size();
+    std::vector<std::vector<Candidate>> best(targets.size(), std::vector<Candidate>(sets));
+    tbb::parallel_for(std::size_t{1}, sets, [&](std::size_t set) {
+        Candidate group = groupOf(candidates, set);
+        if (group.count == 0 || group.count > choices.most_paints) return;
+        for (const Ratio& ratio : ratiosOf(group.count, choices.most_drops)) {
+            group.ratio = ratio;
+            group.colour = colourOf(rack, dropsOf(group));
+            for (std::size_t t = 0; t < targets.size(); ++t) {
+                setCost(group, targets[t], choices);
+                if (group.cost < best[t][set].cost) best[t][set] = group;
+            }
+        }
+    });
+    LadderRecipes chosen;
+    double least = std::numeric_limits<double>::max();
+    const int size = std::min(most_paints, static_cast<int>(candidates.size()));
     for (std::size_t set = 1; set < sets; ++set) {
+        if (std::popcount(set) != size) continue;  // a larger set is never worse
+        double cost = 0.0;
         LadderRecipes tried;
+        for (const std::vector<Candidate>& of_target : best) {
+            const Candidate& mix = cheapestWithin(of_target, set);
+            cost += mix.difference;
+            tried.recipes.push_back({dropsOf(mix), mix.colour, mix.difference});
+        }
+        if (cost >= least) continue;
+        least = cost;
         for (std::size_t i = 0; i < candidates.size(); ++i) {
             if ((set >> i & 1U) != 0) tried.paints.push_back(candidates[i]);
         }
-        const auto size = static_cast<int>(tried.paints.size());
-        const bool full = size == most_paints || tried.paints.size() == candidates.size();
-        if (size > most_paints || !full) continue;  // a larger set is never worse
-        double cost = 0.0;
-        for (const Lab& target : targets) {
-            tried.recipes.push_back(recipeFor(rack, target, choices, tried.paints));
-            cost += tried.recipes.back().difference;
-            if (cost >= best_cost) break;
-        }
-        if (cost >= best_cost) continue;
-        best_cost = cost;
-        best = std::move(tried);
+        chosen = std::move(tried);
     }
-    return best;
+    return chosen;
 }
 
 std::string inWords(const MixingRack& rack, const Recipe& recipe) {
