@@ -21,7 +21,8 @@ std::vector<std::uint32_t> regionsOf(const Figure& figure, const TracedFrame& fr
         const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
         const float lightness = (1.0F - hit.u - hit.v) * look.lightness[t[0]] +
                                 hit.u * look.lightness[t[1]] + hit.v * look.lightness[t[2]];
-        regions[i] = static_cast<std::uint32_t>(part * 16 + bandOf(lightness, look.borders));
+        regions[i] =
+            static_cast<std::uint32_t>(std::size_t{part} * 16 + bandOf(lightness, look.borders));
     }
     return regions;
 }
@@ -68,6 +69,7 @@ std::vector<BandLabel> bandLabels(const Figure& figure, const TracedFrame& frame
         if (!is_new && room[i] > room[entry->second]) entry->second = i;
     }
     std::vector<BandLabel> labels;
+    labels.reserve(widest.size());
     const auto width = static_cast<std::size_t>(frame.grid.width);
     for (const auto& [region, pixel] : widest) {
         labels.push_back({static_cast<int>(pixel % width), static_cast<int>(pixel / width),

@@ -57,10 +57,10 @@ void traceTile(const Figure& figure, const Camera& camera, int left, int top,
     for (int lane = 0; lane < 16; ++lane) {
         const auto i = static_cast<std::size_t>(lane);
         if (!packet.hit(i)) continue;
-        const auto row = static_cast<std::size_t>(top + lane / kTile);
-        const auto column = static_cast<std::size_t>(left + lane % kTile);
-        frame.pixels[row * static_cast<std::size_t>(grid.width) + column] =
-            figure.form->shown.hitOf(packet, i);
+        const int row = top + lane / kTile;
+        const int column = left + lane % kTile;
+        frame.pixels[static_cast<std::size_t>(row) * static_cast<std::size_t>(grid.width) +
+                     static_cast<std::size_t>(column)] = figure.form->shown.hitOf(packet, i);
     }
 }
 
@@ -135,9 +135,9 @@ struct Shader {
         if (look.band_colours.empty()) return mixed(look.colours, t, hit.u, hit.v);
         const float lightness = mixed(look.lightness, t, hit.u, hit.v);
         const std::size_t band = bandOf(lightness, look.borders);
-        const Vec3 flat = band == 0 && look.lowest_is_smooth
-                              ? Vec3(mixed(look.colours, t, hit.u, hit.v))
-                              : look.band_colours[figure.partShownBy(hit)][band];
+        Vec3 flat = band == 0 && look.lowest_is_smooth
+                        ? Vec3(mixed(look.colours, t, hit.u, hit.v))
+                        : look.band_colours[figure.partShownBy(hit)][band];
         if (!look.outlines || !look.border_lines || !borderCrosses(t)) return flat;
         const float away = borderDistance(hit, x, y, lightness);
         const float line = std::clamp(0.5F * choice.line_width_px + 0.5F - away, 0.0F, 1.0F);
@@ -271,7 +271,7 @@ std::uint8_t encodedByte(float linear) {
         return bytes;
     }();
     const float root = std::sqrt(std::clamp(linear, 0.0F, 1.0F));
-    return table[static_cast<std::size_t>(root * 4096.0F + 0.5F)];
+    return table[static_cast<std::size_t>(std::lround(root * 4096.0F))];
 }
 
 }  // namespace

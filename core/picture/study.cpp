@@ -62,7 +62,8 @@ class Looker {
     Looker(std::vector<Seen> seen, int radius_px) : m_seen(std::move(seen)), m_radius(radius_px) {}
 
     [[nodiscard]] const Seen& at(int x, int y) const {
-        return m_seen[static_cast<std::size_t>(y * kGrid.width + x)];
+        const int pixel = y * kGrid.width + x;
+        return m_seen[static_cast<std::size_t>(pixel)];
     }
 
     // The mean of each of two parts round a pixel; nothing when one of them is hardly there.

@@ -114,8 +114,8 @@ PartMesh meshOfPart(const Surface& surface, PartIndex part) {
         result.vertices.insert(result.vertices.end(), t.begin(), t.end());
     }
     std::ranges::sort(result.vertices);
-    const auto rest = std::ranges::unique(result.vertices);
-    result.vertices.erase(rest.begin(), rest.end());
+    result.vertices.erase(std::unique(result.vertices.begin(), result.vertices.end()),
+                          result.vertices.end());
     for (const std::uint32_t v : result.vertices) {
         result.mesh.positions_mm.push_back(surface.mesh.positions_mm[v]);
     }
@@ -293,9 +293,9 @@ void turnOver(const Plan& plan, const Reach& reach, Values& values) {
     const Surface& surface = plan.figure->surface;
     const std::vector<bool> turned = turnedOverParts(plan);
     const PaintRange& paint = plan.values.paint;
-    for (PartIndex p = 0; p < turned.size(); ++p) {
+    for (std::size_t p = 0; p < turned.size(); ++p) {
         if (!turned[p]) continue;
-        const PartMesh part = meshOfPart(surface, p);
+        const PartMesh part = meshOfPart(surface, static_cast<PartIndex>(p));
         const std::vector<std::uint32_t> root = rootOf(surface, reach, part);
         const std::vector<float> away = surfaceDistances(part.mesh, root);
         float farthest = 1e-3F;

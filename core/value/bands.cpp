@@ -15,8 +15,8 @@ namespace {
 
 // A triangle with its corners in ascending order of lightness.
 struct Sorted {
-    std::array<Vec3, 3> at;
-    std::array<float, 3> value;
+    std::array<Vec3, 3> at{};
+    std::array<float, 3> value{};
 };
 
 Sorted sortedCorners(const Mesh& mesh, const Triangle& t, std::span<const float> lightness) {
