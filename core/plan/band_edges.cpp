@@ -107,8 +107,8 @@ class Measure {
         double edge_mm = 0.0;  // from the shadow to what throws it
     };
 
-    // What is in the way of the light's middle: from the darkest corner, or from a few steps farther
-    // into the shadow where that one sees the middle still.
+    // What is in the way of the light's middle: from the darkest corner, or from a few steps
+    // farther into the shadow where that one sees the middle still.
     [[nodiscard]] std::optional<Blocked> blockedNear(const Triangle& t, std::size_t light) const {
         constexpr int kSteps = 4;
         const Surface& surface = m_plan.figure->surface;
@@ -122,7 +122,8 @@ class Measure {
                               2.0F * form.receivers().offset_mm * surface.normals[v];
             const auto aim = aimAt(m_plan, m_plan.lights[light], from);
             if (!aim) return std::nullopt;
-            const auto hit = form.shown.nearest(from, aim->direction, aim->free_mm, m_passed[light]);
+            const auto hit =
+                form.shown.nearest(from, aim->direction, aim->free_mm, m_passed[light]);
             if (hit) return Blocked{*aim, hit->distance_mm};
             const auto near = surface.links.of(v);
             if (near.empty()) return std::nullopt;

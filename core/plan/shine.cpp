@@ -9,7 +9,6 @@
 namespace glaukophos {
 namespace {
 
-// Skies are part of the room that painted metal mirrors.
 bool isMetal(const Part& part) { return part.material == Material::MetalInPaint; }
 
 struct ShinyVertices {
@@ -60,6 +59,56 @@ bool isMirrored(const Light& light) {
            !std::holds_alternative<Spray>(light.kind);  // a spray is paint
 }
 
+// What one light sends to the viewers by way of a vertex, summed over the viewers.
+class Mirror {
+  public:
+    Mirror(const Plan& plan, const Light& light, const std::vector<Vec3>& viewers)
+        : m_plan(plan), m_light(light), m_viewers(viewers), m_sky(std::get_if<Sky>(&light.kind)) {
+        // The nearest place of a glowing part would be looked for anew at each vertex.
+        if (std::holds_alternative<GlowingPart>(light.kind)) m_middle = middleOf(plan, light);
+    }
+
+    [[nodiscard]] bool isSky() const { return m_sky != nullptr; }
+
+    // Under strength 1, with nothing in the way. Skies are part of the room that painted metal
+    // mirrors anyway.
+    [[nodiscard]] double skyAt(std::uint32_t v, const Gloss& gloss) const {
+        const Surface& surface = m_plan.figure->surface;
+        if (isMetal(m_plan.parts[surface.parts[v]])) return 0.0;
+        double sum = 0.0;
+        for (const Vec3& viewer : m_viewers) {
+            sum += mirroredSky(gloss, *m_sky, surface.normals[v], viewer);
+        }
+        return sum;
+    }
+
+    // Under irradiance 1.
+    [[nodiscard]] double lightAt(std::uint32_t v, const Gloss& gloss) const {
+        const Surface& surface = m_plan.figure->surface;
+        const auto aim = aimFrom(surface.mesh.positions_mm[v]);
+        if (!aim) return 0.0;
+        const double spread = spreadOf(m_light.kind, aim->distance_mm);
+        double sum = 0.0;
+        for (const Vec3& viewer : m_viewers) {
+            sum += mirrored(gloss, surface.normals[v], aim->direction, viewer, spread);
+        }
+        return sum;
+    }
+
+  private:
+    [[nodiscard]] std::optional<Aim> aimFrom(const Vec3& point) const {
+        if (!m_middle) return aimAt(m_plan, m_light, point);
+        const Vec3 way = *m_middle - point;
+        return Aim{way.stableNormalized(), way.norm()};
+    }
+
+    const Plan& m_plan;
+    const Light& m_light;
+    const std::vector<Vec3>& m_viewers;
+    const Sky* m_sky;
+    std::optional<Vec3> m_middle;
+};
+
 }  // namespace
 
 std::optional<Gloss> glossOf(Material material) {
@@ -86,43 +135,23 @@ std::vector<std::vector<float>> glossOf(const Plan& plan, const Reach& reach,
     if (shiny.vertices.empty()) return {};
     const Surface& surface = plan.figure->surface;
     const std::vector<Vec3> viewers = viewersOf(plan.values.sheen);
-    const double part_of_sum = plan.values.sheen.amount / static_cast<double>(viewers.size());
+    const double share = plan.values.sheen.amount / static_cast<double>(viewers.size());
     std::vector<std::vector<float>> result(weights.size());
     for (std::size_t l = 0; l < weights.size(); ++l) {
-        const Light& light = plan.lights[l];
-        if (weights[l] == 0.0F || !isMirrored(light)) continue;
+        if (weights[l] == 0.0F || !isMirrored(plan.lights[l])) continue;
         result[l].assign(surface.parts.size(), 0.0F);
-        const auto* sky = std::get_if<Sky>(&light.kind);
-        const std::optional<Vec3> middle = std::holds_alternative<GlowingPart>(light.kind)
-                                               ? middleOf(plan, light)
-                                               : std::optional<Vec3>();
+        const Mirror mirror(plan, plan.lights[l], viewers);
         forChunks(shiny.vertices.size(), {}, [&](std::size_t begin, std::size_t end) {
             for (std::size_t i = begin; i < end; ++i) {
                 const std::uint32_t v = shiny.vertices[i];
                 const float arriving = weights[l] * reach.irradiance[l][v];
                 if (arriving <= 1e-5F) continue;
-                const Vec3& normal = surface.normals[v];
                 const Gloss& gloss = shiny.gloss[surface.parts[v]];
-                double sum = 0.0;
-                if (sky != nullptr) {
-                    if (isMetal(plan.parts[surface.parts[v]])) continue;
-                    for (const Vec3& viewer : viewers) {
-                        sum += mirroredSky(gloss, *sky, normal, viewer);
-                    }
-                    sum *= weights[l] * skySeen(reach, normal, v);
-                } else {
-                    const Vec3& point = surface.mesh.positions_mm[v];
-                    const auto aim = middle ? std::optional(Aim{(*middle - point).normalized(),
-                                                                (*middle - point).norm()})
-                                            : aimAt(plan, light, point);
-                    if (!aim) continue;
-                    const double spread = spreadOf(light.kind, aim->distance_mm);
-                    for (const Vec3& viewer : viewers) {
-                        sum += mirrored(gloss, normal, aim->direction, viewer, spread);
-                    }
-                    sum *= arriving;
-                }
-                result[l][v] = static_cast<float>(part_of_sum * sum);
+                const double mirrored_here = mirror.isSky()
+                                                 ? mirror.skyAt(v, gloss) * weights[l] *
+                                                       skySeen(reach, surface.normals[v], v)
+                                                 : mirror.lightAt(v, gloss) * arriving;
+                result[l][v] = static_cast<float>(share * mirrored_here);
             }
         });
     }

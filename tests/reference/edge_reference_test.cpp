@@ -120,7 +120,8 @@ TEST(EdgeLines, OfARimAreBrightestTowardsTheLight) {
     ASSERT_TRUE(results);
     const EdgeLines lines = edgeLinesOf(plan, *results, ridgesOf(plan.figure->form->whole, {}, {}));
     ASSERT_FALSE(lines.brightest_mm.empty());
-    const Vec3 top = *std::ranges::max_element(lines.brightest_mm, {}, [](const Vec3& p) { return p.z(); });
+    const Vec3 top =
+        *std::ranges::max_element(lines.brightest_mm, {}, [](const Vec3& p) { return p.z(); });
     EXPECT_NEAR(top.z(), 16.0, 0.4);
     const Vec3 spot = top.cwiseProduct(Vec3(1, 1, 0)).normalized();
     const Vec3 light = towards({2, 35}).cwiseProduct(Vec3(1, 1, 0)).normalized();
