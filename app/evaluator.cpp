@@ -132,7 +132,10 @@ void Evaluator::mark(Evaluated& result, Finish finish) {
     const bool known = m_ridge_form == m_form && options == m_ridge_options;
     if (!known && finish == Finish::Quick) return;
     if (!known) {
-        m_ridges = ridgesOf(m_form->whole, options, {});
+        const std::stop_token stop = m_step.get_token();
+        m_ridges = ridgesOf(m_form->whole, options, {stop, {}});
+        m_ridge_form.reset();
+        if (stop.stop_requested()) return;
         m_ridge_options = options;
         m_ridge_form = m_form;
     }

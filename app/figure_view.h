@@ -53,6 +53,7 @@ class FigureView : public QWidget {
     void placeLightByClick();
     // The next click on the figure is handed to `use`; `prompt` says what for. Esc forgets it.
     void askForPlace(const QString& prompt, std::function<void(const SurfacePoint&)> use);
+    void forgetClick();  // nothing waits for a click any more
     void setShells(int count);
     // The place of the surface at a position of the view; none beside the figure.
     [[nodiscard]] std::optional<SurfacePoint> placeAt(const QPointF& position) const;
@@ -109,7 +110,6 @@ class FigureView : public QWidget {
     void click(const QPointF& position);
     void placeChosenLight(const RayHit& hit, const QPointF& position);
     [[nodiscard]] bool waitsForClick() const { return m_placing_light || m_use_place; }
-    void forgetClick();
     [[nodiscard]] SurfacePoint pointAt(const RayHit& hit, const CameraRay& ray) const;
     void lookFrom(const std::optional<RayHit>& hit);
     void refreshSightLines();

@@ -255,6 +255,7 @@ void HandPage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {
 void HandPage::layDownBrush() {
     m_tools->button(Hold)->setChecked(true);
     if (m_view.tool() == SurfaceTool::Correct) m_view.setTool(SurfaceTool::Choose);
+    m_view.forgetClick();
 }
 
 void HandPage::placeFace(const SurfacePoint& place) {

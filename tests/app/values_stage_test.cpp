@@ -168,6 +168,11 @@ TEST_F(ValuesStage, AFaceIsPlacedByAClickAndUsed) {
     QTest::mouseClick(&view(), Qt::LeftButton, {}, pixelOfPoint({0, -6, 6}));
     EXPECT_FALSE(values().face.has_value());
     QTest::mouseClick(child<QPushButton>("placeFace"), Qt::LeftButton);
+    m_window->setStage(Stage::Colours);  // so does leaving the stage
+    QTest::mouseClick(&view(), Qt::LeftButton, {}, pixelOfPoint({0, -6, 6}));
+    EXPECT_FALSE(values().face.has_value());
+    m_window->setStage(Stage::Values);
+    QTest::mouseClick(child<QPushButton>("placeFace"), Qt::LeftButton);
     QTest::mouseClick(&view(), Qt::LeftButton, {}, pixelOfPoint({0, -6, 6}));
     ASSERT_TRUE(values().face.has_value());
     settle();

@@ -24,14 +24,15 @@ TEST(Direction, ComesBackFromItsVector) {
 }
 
 TEST(Direction, WordsNameBothSides) {
-    EXPECT_EQ(inWords({2, 55}),
+    EXPECT_EQ(inWords(ClockDirection{2, 55}),
               "2 o'clock, 55 degrees up, over the figure's right shoulder (on your left as you "
               "face it)");
-    EXPECT_EQ(inWords({10.4, -20}),
+    EXPECT_EQ(inWords(ClockDirection{10.4, -20}),
               "half past 10, 20 degrees below, in front, on the figure's left (on your right as "
               "you face it)");
-    EXPECT_EQ(inWords({11.9, 0}), "12 o'clock, level with the figure, in front of the figure");
-    EXPECT_EQ(inWords({4, 89}), "straight above the figure");
+    EXPECT_EQ(inWords(ClockDirection{11.9, 0}),
+              "12 o'clock, level with the figure, in front of the figure");
+    EXPECT_EQ(inWords(ClockDirection{4, 89}), "straight above the figure");
 }
 
 }  // namespace
