@@ -1,14 +1,11 @@
 // What the commands have in common: plans with the options applied, and where output goes.
 #pragma once
 
-#include <nlohmann/json.hpp>
-
 #include "cli/commands.h"
+#include "core/io/json_entry.h"
 #include "core/plan/evaluate.h"
 
 namespace glaukophos {
-
-using Json = nlohmann::ordered_json;
 
 struct Evaluated {
     Plan plan;

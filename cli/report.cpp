@@ -10,8 +10,6 @@
 namespace glaukophos {
 namespace {
 
-Json pointJson(const Vec3& p) { return {p.x(), p.y(), p.z()}; }
-
 // How a light falls on the figure as a whole.
 struct Summary {
     double mean = 0.0;

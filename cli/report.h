@@ -1,15 +1,12 @@
 // What the commands print: JSON for programs, short tables for people.
 #pragma once
 
-#include <nlohmann/json.hpp>
-
+#include "core/io/json_entry.h"
 #include "core/picture/study.h"
 #include "core/plan/marks.h"
 #include "core/plan/score.h"
 
 namespace glaukophos {
-
-using Json = nlohmann::ordered_json;
 
 Json infoJson(const Plan& plan);
 Json lightsJson(const Plan& plan);

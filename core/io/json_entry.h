@@ -15,6 +15,8 @@ namespace glaukophos {
 
 using Json = nlohmann::ordered_json;
 
+inline Json pointJson(const Vec3& point) { return {point.x(), point.y(), point.z()}; }
+
 // Thrown by readers of entries and caught where the whole text is read.
 struct Wrong {
     std::string what;

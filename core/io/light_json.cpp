@@ -82,8 +82,6 @@ LightColour lightColourFrom(const Entry& entry) {
     return colour;
 }
 
-Json pointJson(const Vec3& point) { return {point.x(), point.y(), point.z()}; }
-
 void writeDirection(Json& json, const ClockDirection& direction) {
     json["hour"] = direction.hour;
     json["height_deg"] = direction.height_deg;

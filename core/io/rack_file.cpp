@@ -8,6 +8,7 @@
 #include <cmath>
 
 #include "core/io/tables_csv.h"
+#include "core/io/trimmed.h"
 
 namespace glaukophos {
 namespace {
@@ -15,19 +16,12 @@ namespace {
 constexpr std::size_t kMostPaints = 2000;
 constexpr std::string_view kPaletteMark = "GIMP Palette";
 
-// Takes one line off the front of `text`, without its line ending.
+// Takes one line off the front of `text`.
 std::string_view nextLine(std::string_view& text) {
     const std::size_t end = text.find('\n');
-    std::string_view line = text.substr(0, end);
+    const std::string_view line = text.substr(0, end);
     text.remove_prefix(end == std::string_view::npos ? text.size() : end + 1);
-    if (!line.empty() && line.back() == '\r') line.remove_suffix(1);
     return line;
-}
-
-std::string_view trimmed(std::string_view text) {
-    const std::size_t first = text.find_first_not_of(" \t");
-    if (first == std::string_view::npos) return {};
-    return text.substr(first, text.find_last_not_of(" \t") - first + 1);
 }
 
 // Fields of one line of CSV (RFC 4180): quotes keep commas, doubled quotes are one.

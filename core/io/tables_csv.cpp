@@ -8,14 +8,10 @@
 #include <cmath>
 #include <optional>
 
+#include "core/io/trimmed.h"
+
 namespace glaukophos {
 namespace {
-
-std::string_view trimmed(std::string_view text) {
-    const std::size_t first = text.find_first_not_of(" \t\r");
-    if (first == std::string_view::npos) return {};
-    return text.substr(first, text.find_last_not_of(" \t\r") - first + 1);
-}
 
 // Exactly six finite numbers between commas (or semicolons).
 std::optional<std::array<float, 6>> sixNumbers(std::string_view line) {

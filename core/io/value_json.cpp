@@ -4,8 +4,6 @@
 namespace glaukophos {
 namespace {
 
-Json pointJson(const Vec3& p) { return {p.x(), p.y(), p.z()}; }
-
 std::vector<double> numbersFrom(const Entry& entry, const char* key) {
     std::vector<double> numbers;
     for (const Json& item : entry.list(key)) {

@@ -308,11 +308,17 @@ void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& ca
     const Vec3 key =
         (-0.55F * camera.right + 0.75F * camera.up - 0.6F * camera.forward).normalized();
     const Shader shader{figure, camera, frame, look, choice, jitterOf(accumulation.frames), key};
-    std::vector<Vec3> shaded(frame.pixels.size());
+    // Lines are mixed into the frame before it is added; most looks have none.
+    const bool has_lines = !look.lines.empty();
+    std::vector<Vec3> shaded(has_lines ? frame.pixels.size() : 0);
     tbb::parallel_for(0, frame.grid.height, [&](int y) {
         for (int x = 0; x < frame.grid.width; ++x) {
-            shaded[static_cast<std::size_t>(y) * width + static_cast<std::size_t>(x)] =
-                shader.pixel(x, y);
+            const std::size_t i = static_cast<std::size_t>(y) * width + static_cast<std::size_t>(x);
+            if (has_lines) {
+                shaded[i] = shader.pixel(x, y);
+            } else {
+                accumulation.sum[i] += shader.pixel(x, y);
+            }
         }
     });
     drawLines(look.lines, frame, camera, shader.jitter, choice.line_width_px / 1.2F, shaded);

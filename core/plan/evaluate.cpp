@@ -1,6 +1,8 @@
 // Plan -> Reach -> Values -> Bands -> Ladders.
 #include "core/plan/evaluate.h"
 
+#include <utility>
+
 #include "core/plan/licences.h"
 #include "core/value/settle.h"
 
@@ -23,9 +25,10 @@ LeftOut leftOut(const Plan& plan, const Reach& reach) {
     return left_out;
 }
 
-// What ladders are made from: painted surface, and that of glowing sources.
-std::vector<float> ladderAreas(const Plan& plan, const Reach& reach, const LeftOut& left_out) {
-    std::vector<float> areas = paintedAreas(plan, reach);
+// What ladders are made from: the painted surface, whose `areas` are given, and that of glowing
+// sources.
+std::vector<float> ladderAreas(const Plan& plan, const Reach& reach, const LeftOut& left_out,
+                               std::vector<float> areas) {
     const Surface& surface = plan.figure->surface;
     for (std::size_t v = 0; v < areas.size(); ++v) {
         const bool hidden = !reach.hidden.empty() && reach.hidden[v];
@@ -42,7 +45,7 @@ Results resultsOf(const Plan& plan, Reach reach, Finish finish) {
     results.reach = std::move(reach);
     results.values = valuesOf(plan, results.reach);
     Values& values = results.values;
-    const std::vector<float> areas = paintedAreas(plan, results.reach);
+    std::vector<float> areas = paintedAreas(plan, results.reach);
     const BandBorders borders = bordersOf(plan, values, areas);
     if (finish == Finish::Settled) {
         settle(surface, plan.values.bands, borders, surface.areas_mm2, values.lightness);
@@ -50,7 +53,8 @@ Results resultsOf(const Plan& plan, Reach reach, Finish finish) {
     correct(plan, borders, values);
     const LeftOut left_out = leftOut(plan, results.reach);
     results.bands = sortIntoBands(surface, values.lightness, borders, left_out);
-    const std::vector<float> ladder_areas = ladderAreas(plan, results.reach, left_out);
+    const std::vector<float> ladder_areas =
+        ladderAreas(plan, results.reach, left_out, std::move(areas));
     results.ladders =
         partLadders({surface, results.bands, values.lightness, values.painted, ladder_areas,
                      values.kept, results.reach.irradiance, values.gloss, lightWeights(plan),
