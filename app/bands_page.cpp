@@ -33,7 +33,7 @@ QString shrinkWarning(const PartBands& bands) {
 
 }  // namespace
 
-BandsPage::BandsPage(Document& document, QWidget* parent) : ValuePage(document, parent) {
+BandsPage::BandsPage(Document& document, QWidget* parent) : PlanPage(document, parent) {
     addCount();
     addBars();
     addCleaning();

@@ -4,13 +4,13 @@
 #include <QComboBox>
 
 #include "app/band_bars.h"
-#include "app/value_page.h"
+#include "app/plan_page.h"
 
 namespace glaukophos {
 
 class BandTable;
 
-class BandsPage : public ValuePage {
+class BandsPage : public PlanPage {
     Q_OBJECT
 
   public:

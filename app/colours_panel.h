@@ -1,49 +1,36 @@
-// Stage "Colours": adaptation of the eye, and the ladders of all parts.
+// Stage "Colours": from light to colours, and from colours to drops.
 #pragma once
 
-#include <QCheckBox>
-
-#include "app/number_field.h"
+#include "app/figure_view.h"
+#include "app/mixing_page.h"
+#include "app/page_tabs.h"
+#include "app/rack_page.h"
 #include "app/stage_panel.h"
+#include "app/wheel_page.h"
 
 namespace glaukophos {
-
-// One row a part: name and ladder in small. Click chooses the part.
-class LadderList : public QWidget {
-    Q_OBJECT
-
-  public:
-    explicit LadderList(Document& document, QWidget* parent = nullptr);
-    [[nodiscard]] QSize sizeHint() const override;
-
-  protected:
-    void paintEvent(QPaintEvent* event) override;
-    void mousePressEvent(QMouseEvent* event) override;
-    void keyPressEvent(QKeyEvent* event) override;
-
-  private:
-    Document& m_document;
-};
 
 class ColoursPanel : public StagePanel {
     Q_OBJECT
 
   public:
-    explicit ColoursPanel(Document& document, QWidget* parent = nullptr);
+    ColoursPanel(Document& document, FigureView& view, QWidget* parent = nullptr);
 
-    void showSteps(bool in_steps) { m_steps->setChecked(in_steps); }
+    enum class Page { All, Shade, Hues, Night, Glow, Under, Rack, Mix };
+    void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
+    // What the shown page is about.
+    [[nodiscard]] Overlay overlay() const;
+    void showSteps(bool in_steps) { m_all->showSteps(in_steps); }
+    [[nodiscard]] RackPage& rackPage() { return *m_rack; }
 
   signals:
     void stepsToggled(bool in_steps);
+    void problem(const QString& message);
 
   private:
-    void refresh();
-
-    Document& m_document;
-    bool m_showing = false;
-    NumberField* m_adaptation;  // owned by Qt, as are the following
-    QCheckBox* m_steps;
-    LadderList* m_list;
+    PageTabs* m_pages;  // owned by Qt, as are the following
+    WheelPage* m_all;
+    RackPage* m_rack;
 };
 
 }  // namespace glaukophos

@@ -9,7 +9,8 @@ namespace {
 
 bool sameChoices(const Plan& a, const Plan& b) {
     return a.title == b.title && a.parts == b.parts && a.lights == b.lights &&
-           a.values == b.values && a.colours == b.colours && a.merit_weights == b.merit_weights &&
+           a.values == b.values && a.colours == b.colours && a.rack == b.rack &&
+           a.mixing == b.mixing && a.under == b.under && a.merit_weights == b.merit_weights &&
            a.figure == b.figure;
 }
 

@@ -32,7 +32,7 @@ QString schoolWords(EdgeSchool school) {
 
 }  // namespace
 
-EdgesPage::EdgesPage(Document& document, QWidget* parent) : ValuePage(document, parent) {
+EdgesPage::EdgesPage(Document& document, QWidget* parent) : PlanPage(document, parent) {
     addKinds();
     addLines();
     column().addStretch(1);

@@ -4,12 +4,12 @@
 #include <QComboBox>
 #include <array>
 
-#include "app/value_page.h"
+#include "app/plan_page.h"
 #include "core/picture/look.h"
 
 namespace glaukophos {
 
-class EdgesPage : public ValuePage {
+class EdgesPage : public PlanPage {
     Q_OBJECT
 
   public:

@@ -60,10 +60,12 @@ void Evaluator::run(const std::stop_token& stop) {
             m_openness_rounds = 0;
         }
         refine(request->plan);
+        if (m_published != nullptr && m_published->complete) mix(request->plan);
     }
 }
 
 void Evaluator::refine(const Plan& plan) {
+    m_published.reset();
     // A preview is always finished, or a hand that never rests would see none.
     if (!traceAll(plan, Accuracy::Preview, {})) return;
     publish(plan, Finish::Quick);
@@ -142,6 +144,7 @@ void Evaluator::mark(Evaluated& result, Finish finish) {
     result.marks.lines = edgeLinesOf(result.plan, result.results, m_ridges);
     if (finish == Finish::Settled) {
         result.marks.edges = bandEdgesOf(result.plan, result.results);
+        result.marks.underpainted = underpaintedOf(result.plan, result.results.reach);
     }
 }
 
@@ -159,11 +162,13 @@ void Evaluator::publish(const Plan& plan, Finish finish) {
     }
     reach.openness = m_openness.openness;
     reach.hidden = m_openness.hidden;
+    if (finish == Finish::Settled) reach.sprayed = sprayedOf(plan.under, *m_form, m_table);
     const bool bounces = std::ranges::any_of(plan.lights, throwsBack);
     // Seconds of work the first time: until it is done, nothing is thrown back.
     if (bounces && !m_bounce.empty()) addThrownBack(plan, m_bounce, reach, {});
     auto result = std::make_shared<Evaluated>();
     result->plan = plan;
+    result->serial = ++m_serial;
     result->results = resultsOf(plan, spread(*plan.figure, reach), finish);
     mark(*result, finish);
     result->sky_rounds = m_table.rounds;
@@ -174,6 +179,21 @@ void Evaluator::publish(const Plan& plan, Finish finish) {
         result->scored_light = *m_scored;
         result->score = scoreDirections(plan, m_table, result->results.reach, *m_scored);
     }
+    m_published = result;
+    emit evaluated(std::move(result));
+}
+
+void Evaluator::mix(const Plan& plan) {
+    if (!restsFor(kRest_ms)) return;
+    if (m_mixed_rack != plan.rack || m_rack.paints.empty()) {
+        m_rack = mixingRack(plan.rack);
+        m_mixed_rack = plan.rack;
+    }
+    Mixes mixes = mixesOf(plan, m_published->results, m_rack, {m_step.get_token(), {}});
+    if (mixes.parts.empty()) return;
+    auto result = std::make_shared<Evaluated>(*m_published);
+    result->mixes = std::make_shared<const Mixes>(std::move(mixes));
+    m_published = result;
     emit evaluated(std::move(result));
 }
 

@@ -10,6 +10,7 @@
 
 #include "core/io/sky_cache.h"
 #include "core/plan/marks.h"
+#include "core/plan/mixes.h"
 #include "core/plan/score.h"
 
 namespace glaukophos {
@@ -19,8 +20,10 @@ struct Evaluated {
     Plan plan;
     Results results;
     Marks marks;
-    int sky_rounds = 0;     // of kSkyRounds
-    bool complete = false;  // nothing will be refined any more
+    int sky_rounds = 0;                  // of kSkyRounds
+    bool complete = false;               // nothing will be refined any more
+    int serial = 0;                      // differs where results do
+    std::shared_ptr<const Mixes> mixes;  // drops for all colours; null until they are worked out
     std::size_t scored_light = 0;
     std::optional<ScoreMap> score;  // of every direction, once the sky is traced; if asked for
 };
@@ -67,6 +70,8 @@ class Evaluator : public QObject {
     TracedLight& tracedFor(const Plan& plan, std::size_t index);
     bool traceAll(const Plan& plan, Accuracy accuracy, const std::stop_token& stop);
     void publish(const Plan& plan, Finish finish);
+    // Adds the drops and publishes again.
+    void mix(const Plan& plan);
     void mark(Evaluated& result, Finish finish);
 
     std::mutex m_mutex;
@@ -86,6 +91,11 @@ class Evaluator : public QObject {
     Ridges m_ridges;
     RidgeOptions m_ridge_options;
     std::shared_ptr<const Form> m_ridge_form;  // that m_ridges belong to
+
+    std::shared_ptr<const Evaluated> m_published;
+    int m_serial = 0;
+    std::vector<Paint> m_mixed_rack;  // that m_rack was made from
+    MixingRack m_rack;
 
     std::jthread m_worker;  // last member: starts when all others are ready
 };

@@ -459,6 +459,12 @@ void FigureView::setShells(int count) {
     requestPicture(false);
 }
 
+void FigureView::showBandAlone(std::optional<std::size_t> band) {
+    m_look.lone_band = band;
+    m_look.lone_part = m_document.selectedPart();
+    requestPicture(false);
+}
+
 void FigureView::readSpot(const QPointF& position) {
     const EvaluatedPtr& evaluated = m_document.evaluated();
     if (evaluated == nullptr) return;
@@ -519,6 +525,7 @@ QString FigureView::caption() const {
         QT_TR_NOOP("Borders: solid crisp, dashed soft, dotted blended"),
         QT_TR_NOOP("Edge lines, each pass lighter and narrower"),
         QT_TR_NOOP("Squinted at, in greys"),
+        QT_TR_NOOP("Underpainting"),
         QT_TR_NOOP("Colours as planned")};
     QString text = tr(titles.at(static_cast<std::size_t>(m_look.overlay)));
     const std::vector<Light>& lights = m_document.plan().lights;

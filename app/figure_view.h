@@ -55,6 +55,8 @@ class FigureView : public QWidget {
     void askForPlace(const QString& prompt, std::function<void(const SurfacePoint&)> use);
     void forgetClick();  // nothing waits for a click any more
     void setShells(int count);
+    // Shows one band alone, of the chosen part or of all; everything when there is none.
+    void showBandAlone(std::optional<std::size_t> band);
     // The place of the surface at a position of the view; none beside the figure.
     [[nodiscard]] std::optional<SurfacePoint> placeAt(const QPointF& position) const;
     // Lines of sight from the spot at a position of the view; none from beside the figure.

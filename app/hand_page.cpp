@@ -53,7 +53,7 @@ QLabel* faceLabel(const char* object, QWidget* parent) {
 }  // namespace
 
 HandPage::HandPage(Document& document, FigureView& view, QWidget* parent)
-    : ValuePage(document, parent), m_view(view), m_stroke_key(nextEditKey()) {
+    : PlanPage(document, parent), m_view(view), m_stroke_key(nextEditKey()) {
     addLicences();
     addBrush();
     addFace();

@@ -7,11 +7,11 @@
 #include <QPushButton>
 
 #include "app/figure_view.h"
-#include "app/value_page.h"
+#include "app/plan_page.h"
 
 namespace glaukophos {
 
-class HandPage : public ValuePage {
+class HandPage : public PlanPage {
     Q_OBJECT
 
   public:

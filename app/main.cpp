@@ -38,6 +38,8 @@ class Script : public QObject {
     Script(MainWindow& window, ScriptOptions options)
         : m_window(window), m_options(std::move(options)) {
         connect(&m_window.figureView(), &FigureView::pictureFinished, this, [this] { finish(); });
+        connect(&m_window.document(), &Document::evaluatedChanged, this,
+                [this] { QTimer::singleShot(0, this, [this] { finish(); }); });
         connect(&m_window.loader(), &Loader::failed, this, [](const QString& message) {
             std::fprintf(stderr, "glaukophos: %s\n", qUtf8Printable(message));
             QCoreApplication::exit(2);
@@ -49,9 +51,11 @@ class Script : public QObject {
         const EvaluatedPtr& evaluated = m_window.document().evaluated();
         if (m_done || evaluated == nullptr || !evaluated->complete) return;
         if (m_options.scored && !evaluated->score) return;
+        if (evaluated->mixes == nullptr) return;
         if (evaluated->plan.figure != m_window.document().plan().figure) return;
         if (m_window.figurePanel().partsPage().divider().isBusy()) return;
         FigureView& view = m_window.figureView();
+        if (!view.isFinished()) return;
         if (!m_options.sight.isEmpty()) view.lookFrom(spotOf(view, m_options.sight));
         m_done = true;
         if (m_options.drag_steps > 0) return measureDrag();
@@ -98,10 +102,11 @@ void addOptions(QCommandLineParser& parser) {
     add("divide", "Divide the figure into this many parts at its creases.", "number");
     add("page-shown",
         "Page of a stage: standing, parts, material; place, glow, best, ready; tone, bands, edges, "
-        "study or hand.",
+        "study, hand; all, shade, hues, night, shells, under, rack or mix.",
         "page");
     add("show",
-        "Overlay: bare, parts, reach, shells, values, bands, edges, lines, squint or colours.",
+        "Overlay: bare, parts, reach, shells, values, bands, edges, lines, squint, under or "
+        "colours.",
         "overlay");
     add("study", "Save the study in greys when it is ready, and quit.", "pdf");
     add("face", "Place the face by quarters at this share of the view, such as 0.5,0.2.", "x,y");
@@ -124,6 +129,11 @@ void placeFace(MainWindow& window, const QString& shares) {
                            [&](Plan& plan) { plan.values.face = faceAt(plan, place->point_mm); });
 }
 
+// Place of a word in a list of words; -1 when it is not there.
+int indexIn(const char* words, const QString& word) {
+    return static_cast<int>(q(words).split(QLatin1Char(' ')).indexOf(word));
+}
+
 void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     const auto number = [&](const char* name) { return parser.value(q(name)).toInt(); };
     if (number("stage") >= 1 && number("stage") <= 4) {
@@ -132,22 +142,18 @@ void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     if (number("divide") > 1) {
         window.figurePanel().partsPage().divideInto(number("divide"));
     }
-    const QStringList pages = {QStringLiteral("standing"), QStringLiteral("parts"),
-                               QStringLiteral("material")};
-    const auto page = pages.indexOf(parser.value(QStringLiteral("page-shown")));
-    if (page >= 0) window.figurePanel().showPage(static_cast<FigurePanel::Page>(page));
-    const QStringList light_pages = {QStringLiteral("place"), QStringLiteral("glow"),
-                                     QStringLiteral("best"), QStringLiteral("ready")};
-    const auto light_page = light_pages.indexOf(parser.value(QStringLiteral("page-shown")));
-    if (light_page >= 0) {
-        window.lightsPanel().showPage(static_cast<LightsPanel::Page>(light_page));
+    const QString page = parser.value(QStringLiteral("page-shown"));
+    if (const int i = indexIn("standing parts material", page); i >= 0) {
+        window.figurePanel().showPage(static_cast<FigurePanel::Page>(i));
     }
-    const QStringList value_pages = {QStringLiteral("tone"), QStringLiteral("bands"),
-                                     QStringLiteral("edges"), QStringLiteral("study"),
-                                     QStringLiteral("hand")};
-    const auto value_page = value_pages.indexOf(parser.value(QStringLiteral("page-shown")));
-    if (value_page >= 0) {
-        window.valuesPanel().showPage(static_cast<ValuesPanel::Page>(value_page));
+    if (const int i = indexIn("place glow best ready", page); i >= 0) {
+        window.lightsPanel().showPage(static_cast<LightsPanel::Page>(i));
+    }
+    if (const int i = indexIn("tone bands edges study hand", page); i >= 0) {
+        window.valuesPanel().showPage(static_cast<ValuesPanel::Page>(i));
+    }
+    if (const int i = indexIn("all shade hues night shells under rack mix", page); i >= 0) {
+        window.coloursPanel().showPage(static_cast<ColoursPanel::Page>(i));
     }
     if (const auto overlay = overlayFromName(parser.value(QStringLiteral("show")).toStdString())) {
         window.figureView().setOverlay(*overlay);

@@ -11,6 +11,7 @@
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
+#include <QSettings>
 
 #include "app/sheet.h"
 #include "app/study_sheet.h"
@@ -49,6 +50,7 @@ constexpr std::array<OverlayEntry, kOverlayNames.size()> kOverlays = {{
     {QT_TR_NOOP("Borders"), QT_TR_NOOP("Where to blend and where not (E)"), "E"},
     {QT_TR_NOOP("Edges"), QT_TR_NOOP("Edge highlights, pass by pass (I)"), "I"},
     {QT_TR_NOOP("Squint"), QT_TR_NOOP("Painted values as through half-closed eyes (Q)"), "Q"},
+    {QT_TR_NOOP("Under"), QT_TR_NOOP("The underpainting as sprayed, with its filter (D)"), "D"},
     {QT_TR_NOOP("Colours"), QT_TR_NOOP("As planned, in colour (C)"), "C"},
 }};
 
@@ -65,6 +67,8 @@ Overlay overlayOf(Stage stage) {
     }
     return Overlay::Colours;
 }
+
+constexpr const char* kProfileSetting = "screen/profile";
 
 constexpr std::array<const char*, 7> kViewKeys = {"Home", "Shift+Right", "End", "Shift+Left",
                                                   "PgUp", "PgDown",      "U"};
@@ -103,6 +107,8 @@ MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent)
     connectLoader();
     connect(&m_document, &Document::changed, this, [this] { updateActions(); });
     connect(&m_document, &Document::modifiedChanged, this, &MainWindow::updateTitle);
+    const QString profile = QSettings().value(QString::fromLatin1(kProfileSetting)).toString();
+    if (!profile.isEmpty()) report(useScreenProfile(profile));
     setStage(Stage::Lights);
     updateTitle();
     updateActions();
@@ -187,12 +193,12 @@ QWidget* MainWindow::buildMiddle() {
     m_panels->setAttribute(Qt::WA_StyledBackground);
     m_figure_panel = new FigurePanel(m_document, m_loader, *m_view, this);
     m_lights_panel = new LightsPanel(m_document, this);
-    auto* colours_panel = new ColoursPanel(m_document, this);
+    m_colours_panel = new ColoursPanel(m_document, *m_view, this);
     m_panels->addWidget(m_figure_panel);
     m_panels->addWidget(m_lights_panel);
     m_values_panel = new ValuesPanel(m_document, *m_view, this);
     m_panels->addWidget(m_values_panel);
-    m_panels->addWidget(colours_panel);
+    m_panels->addWidget(m_colours_panel);
     upper->addWidget(m_panels);
     column->addLayout(upper, 1);
 
@@ -216,8 +222,10 @@ QWidget* MainWindow::buildMiddle() {
     connect(m_lights_panel, &LightsPanel::shellsChanged, m_view, &FigureView::setShells);
     connect(m_values_panel, &ValuesPanel::printStudyRequested, this,
             [this] { askExportStudy(QPageSize::A4); });
-    connect(colours_panel, &ColoursPanel::stepsToggled, m_view, &FigureView::setInSteps);
-    connect(m_view, &FigureView::stepsChanged, colours_panel, &ColoursPanel::showSteps);
+    connect(m_colours_panel, &ColoursPanel::stepsToggled, m_view, &FigureView::setInSteps);
+    connect(m_strip, &LadderStrip::bandPointedAt, m_view, &FigureView::showBandAlone);
+    connect(m_colours_panel, &ColoursPanel::problem, m_banner, &Banner::showMessage);
+    connect(m_view, &FigureView::stepsChanged, m_colours_panel, &ColoursPanel::showSteps);
     return middle;
 }
 
@@ -279,6 +287,12 @@ void MainWindow::buildViewMenu() {
                              [this] { m_view->seeFromLight(m_document.selectedLight()); });
     m_needs_plan.push_back(m_from_light);
     menu.addSeparator();
+    addAction(menu, tr("Profile of the screen (ICC) …"), {}, [this] {
+        const QString file = QFileDialog::getOpenFileName(this, tr("Profile of the screen"), {},
+                                                          tr("ICC profiles (*.icc *.icm)"));
+        if (!file.isEmpty()) setScreenProfile(file);
+    });
+    addAction(menu, tr("The screen is sRGB"), {}, [this] { setScreenProfile({}); });
     addAction(menu, tr("Dark or light surroundings"), tr("Ctrl+T"), [this] {
         setTheme(currentThemeKind() == ThemeKind::Dark ? ThemeKind::Light : ThemeKind::Dark);
     });
@@ -333,8 +347,18 @@ void MainWindow::setStage(Stage stage) {
     m_view->setLightHandles(stage == Stage::Lights);
     if (stage != Stage::Figure) m_figure_panel->partsPage().layDownBrush();
     if (stage != Stage::Values) m_values_panel->layDownBrush();
-    m_view->setOverlay(stage == Stage::Values ? m_values_panel->overlay() : overlayOf(stage));
+    if (stage != Stage::Colours) m_view->forgetClick();
+    m_view->setOverlay(stage == Stage::Values    ? m_values_panel->overlay()
+                       : stage == Stage::Colours ? m_colours_panel->overlay()
+                                                 : overlayOf(stage));
     m_overlay_buttons[static_cast<std::size_t>(m_view->overlay())]->setChecked(true);
+}
+
+void MainWindow::setScreenProfile(const QString& file) {
+    if (!report(useScreenProfile(file))) return;
+    QSettings().setValue(QString::fromLatin1(kProfileSetting), file);
+    m_view->setView(m_view->view());
+    update();
 }
 
 void MainWindow::setTheme(ThemeKind kind) {
@@ -516,8 +540,10 @@ void MainWindow::showHelp() {
         "<p><b>3 Values.</b> Take a style or drag the borders of the bands: the lighter, the "
         "smaller. Edges shows where to blend and what to line, Study whether it reads when you "
         "squint, Hand where you know better than the light.</p>"
-        "<p><b>4 Colours.</b> Click a part: its ladder stands at the foot, from Deep to Peak."
-        "</p>"
+        "<p><b>4 Colours.</b> Click a part: its ladder stands at the foot, wanted over mixed, with "
+        "drops, coats and thinning. Shade, Hues, Night and Glow decide what colours become; Under "
+        "shows an underpainting before it is sprayed; Rack holds your paints, Mix says how many "
+        "to use.</p>"
         "<p><b>5 Print.</b> File, Plan sheet. Take it to the desk.</p>"
         "<p>Directions run like a clock laid round the figure: 12 is where it faces, 3 its own "
         "right hand, which is on your left as you face it.</p>"));

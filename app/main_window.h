@@ -38,6 +38,7 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] FigurePanel& figurePanel() { return *m_figure_panel; }
     [[nodiscard]] LightsPanel& lightsPanel() { return *m_lights_panel; }
     [[nodiscard]] ValuesPanel& valuesPanel() { return *m_values_panel; }
+    [[nodiscard]] ColoursPanel& coloursPanel() { return *m_colours_panel; }
 
     void openFiles(const QStringList& files);  // asks about unsaved changes first
     // Another file of the open figure: parts and lights stay.
@@ -49,6 +50,8 @@ class MainWindow : public QMainWindow {
     bool exportSheet(const QString& file, QPageSize::PageSizeId page);
     bool exportStudy(const QString& file, QPageSize::PageSizeId page);
     bool exportCsv(const QString& file);
+    // An ICC profile for the screen, remembered; empty for sRGB.
+    void setScreenProfile(const QString& file);
 
   protected:
     void closeEvent(QCloseEvent* event) override;
@@ -95,6 +98,7 @@ class MainWindow : public QMainWindow {
     FigurePanel* m_figure_panel = nullptr;
     LightsPanel* m_lights_panel = nullptr;
     ValuesPanel* m_values_panel = nullptr;
+    ColoursPanel* m_colours_panel = nullptr;
     std::vector<QToolButton*> m_stage_buttons;
     std::vector<QToolButton*> m_overlay_buttons;
     std::vector<QAction*> m_needs_plan;

@@ -2,7 +2,7 @@
 // change of one.
 #include "app/page_tabs.h"
 
-#include <QHBoxLayout>
+#include <QGridLayout>
 #include <QPushButton>
 #include <QVBoxLayout>
 
@@ -10,15 +10,16 @@
 
 namespace glaukophos {
 
-PageTabs::PageTabs(QWidget* parent)
+PageTabs::PageTabs(QWidget* parent, int columns)
     : QWidget(parent),
       m_buttons(new QButtonGroup(this)),
-      m_row(new QHBoxLayout),
+      m_columns(columns),
+      m_grid(new QGridLayout),
       m_column(new QVBoxLayout(this)) {
     m_column->setContentsMargins(0, 0, 0, 0);
     m_column->setSpacing(8);
-    m_row->setSpacing(5);
-    m_column->addLayout(m_row);
+    m_grid->setSpacing(5);
+    m_column->addLayout(m_grid);
     connect(m_buttons, &QButtonGroup::idClicked, this, &PageTabs::showPage);
 }
 
@@ -28,7 +29,8 @@ void PageTabs::addPage(const QString& name, const QString& tip, const char* obje
     button->setToolTip(tip);
     button->setCheckable(true);
     m_buttons->addButton(button, static_cast<int>(m_pages.size()));
-    m_row->addWidget(button);
+    const auto place = static_cast<int>(m_pages.size());
+    m_grid->addWidget(button, place / m_columns, place % m_columns);
     page->setVisible(m_pages.empty());
     m_column->addWidget(page, 1);
     m_pages.push_back(page);

@@ -1,11 +1,11 @@
-// A row of buttons and, below, the page that belongs to the one that is down.
+// Rows of buttons and, below, the page that belongs to the one that is down.
 #pragma once
 
 #include <QButtonGroup>
 #include <QWidget>
 #include <vector>
 
-class QHBoxLayout;
+class QGridLayout;
 class QVBoxLayout;
 
 namespace glaukophos {
@@ -14,7 +14,8 @@ class PageTabs : public QWidget {
     Q_OBJECT
 
   public:
-    explicit PageTabs(QWidget* parent = nullptr);
+    // `columns` buttons stand in a row.
+    explicit PageTabs(QWidget* parent = nullptr, int columns = 5);
 
     // `object` names the button, for tests.
     void addPage(const QString& name, const QString& tip, const char* object, QWidget* page);
@@ -26,7 +27,8 @@ class PageTabs : public QWidget {
 
   private:
     QButtonGroup* m_buttons;  // owned by Qt, as are the following
-    QHBoxLayout* m_row;
+    int m_columns;
+    QGridLayout* m_grid;
     QVBoxLayout* m_column;
     std::vector<QWidget*> m_pages;
     int m_shown = 0;

@@ -3,6 +3,7 @@
 
 #include "app/band_numbers.h"
 #include "app/image_convert.h"
+#include "app/screen_profile.h"
 
 namespace glaukophos {
 namespace {
@@ -91,6 +92,7 @@ void PictureMaker::make(const PictureRequest& request) {
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames) || last) {
             QImage picture = toQImage(developed(accumulation, figure, request.camera, look));
+            bringToScreen(picture);
             if (request.look.overlay == Overlay::Bands && !request.moving) {
                 constexpr int kNumber_px = 11;
                 paintBandNumbers(picture, bandLabels(figure, m_frame, look, kNumber_px - 3), look,

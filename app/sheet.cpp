@@ -34,7 +34,7 @@ void lightsSection(Page& page, const Evaluated& evaluated) {
     const double left = page.area().left() + kChart + 2;
     double y = top + 2;
     for (const Light& light : evaluated.plan.lights) {
-        painter.setBrush(qColour(encodedFrom(displayColourOf(light.colour))));
+        painter.setBrush(fileColour(encodedFrom(displayColourOf(light.colour))));
         painter.setPen(QPen(kRule, 0.2));
         painter.drawEllipse(QRectF(left, y + 0.4, 3.4, 3.4));
         page.setFont(3.4, true);
@@ -59,15 +59,16 @@ void lightsSection(Page& page, const Evaluated& evaluated) {
     page.space(std::max(kChart, y - top) + 3);
 }
 
-void ladderRow(Page& page, const QString& name, const Ladder& ladder, bool is_source) {
-    constexpr double kHeight = 22.0;
-    page.ensure(kHeight);
+void ladderRow(Page& page, const QString& name, const Ladder& ladder, const LadderDrops& drops,
+               bool is_source) {
+    const double height_mm = drops.part != nullptr ? 27.0 : 22.0;
+    page.ensure(height_mm);
     QPainter& painter = page.painter();
     page.setFont(3.4, true);
     painter.setPen(kInk);
     const QRectF label(page.area().left(), page.y(), 32, 12);
     painter.drawText(label, Qt::AlignLeft | Qt::TextWordWrap, name);
-    const QRectF steps(page.area().left() + 34, page.y(), page.area().width() - 34, kHeight);
+    const QRectF steps(page.area().left() + 34, page.y(), page.area().width() - 34, height_mm);
     if (is_source) {
         page.setFont(3.1, false);
         painter.drawText(steps, Qt::AlignLeft,
@@ -82,22 +83,25 @@ void ladderRow(Page& page, const QString& name, const Ladder& ladder, bool is_so
     QFont font(QStringLiteral("Manrope"));
     font.setPixelSize(14);
     painter.setFont(font);
-    paintLadder(painter, QRectF(0, 0, steps.width() / 0.2, kHeight / 0.2), ladder,
-                {kInk, kSoftInk, kRule});
+    paintLadder(painter, QRectF(0, 0, steps.width() / 0.2, height_mm / 0.2), ladder, drops,
+                {kInk, kSoftInk, kRule, true});
     painter.restore();
-    page.space(kHeight + 1);
+    page.space(height_mm + 1);
 }
 
 void laddersSection(Page& page, const Evaluated& evaluated) {
     page.ensure(40);
     page.text(QObject::tr("Ladders: the colours of each part, Deep to Peak"), 4.6, true);
     page.text(QObject::tr("Widths show the share of the part's area. L* is lightness, C chroma, h "
-                          "hue; the printed colour depends on the printer, the numbers do not."),
+                          "hue. Where paints are given, the upper half is the colour wanted, the "
+                          "lower the mix of the drops below it; 1:1 is one part of paint to one of "
+                          "thinner. Printed colours depend on the printer."),
               2.9, false, kSoftInk);
     page.space(1.5);
-    ladderRow(page, QObject::tr("Whole figure"), evaluated.results.whole, false);
+    ladderRow(page, QObject::tr("Whole figure"), evaluated.results.whole, {}, false);
     for (std::size_t p = 0; p < evaluated.plan.parts.size(); ++p) {
         ladderRow(page, q(evaluated.plan.parts[p].name), evaluated.results.ladders[p],
+                  dropsOf(evaluated, static_cast<PartIndex>(p)),
                   evaluated.results.bands.parts[p].area_mm2() <= 0.0);
     }
 }

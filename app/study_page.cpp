@@ -15,7 +15,7 @@ constexpr std::size_t kMostShown = 12;
 }  // namespace
 
 StudyPage::StudyPage(Document& document, FigureView& view, QWidget* parent)
-    : ValuePage(document, parent), m_view(view) {
+    : PlanPage(document, parent), m_view(view) {
     auto* squint = new QPushButton(tr("Squint at the figure"), this);
     squint->setObjectName(QStringLiteral("showSquint"));
     squint->setToolTip(tr("Painted values in grey, blurred as through half-closed eyes (Q)"));

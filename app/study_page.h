@@ -4,7 +4,7 @@
 #include <QListWidget>
 #include <QTimer>
 
-#include "app/value_page.h"
+#include "app/plan_page.h"
 #include "core/picture/look.h"
 #include "core/picture/study.h"
 
@@ -12,7 +12,7 @@ namespace glaukophos {
 
 class FigureView;
 
-class StudyPage : public ValuePage {
+class StudyPage : public PlanPage {
     Q_OBJECT
 
   public:

@@ -22,7 +22,7 @@ void bandRow(Page& page, const Bands& bands, const PartBands& part, std::size_t 
     const double low = b == 0 ? paint.darkest : bands.borders[b - 1];
     const double high = b + 1 == bands.count() ? paint.top() : bands.borders[b];
     painter.setPen(QPen(kRule, 0.15));
-    painter.setBrush(qColour(displayable({middleOf(b, bands.borders, paint), 0, 0})));
+    painter.setBrush(fileColour(displayable({middleOf(b, bands.borders, paint), 0, 0})));
     painter.drawRect(QRectF(left, y, 10, kRow_mm - 1));
     page.setFont(3.1, false);
     painter.setPen(kInk);

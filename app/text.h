@@ -5,6 +5,7 @@
 #include <QString>
 #include <string>
 
+#include "app/screen_profile.h"
 #include "core/colour/colour.h"
 
 namespace glaukophos {
@@ -12,7 +13,10 @@ namespace glaukophos {
 inline QString q(const std::string& text) { return QString::fromStdString(text); }
 inline QString q(const char* text) { return QString::fromUtf8(text); }
 
-inline QColor qColour(const Srgb& colour) {
+// For the screen, through its profile.
+inline QColor qColour(const Srgb& colour) { return onScreen(colour); }
+// For files and paper: sRGB as it is.
+inline QColor fileColour(const Srgb& colour) {
     return QColor::fromRgbF(static_cast<float>(colour.r), static_cast<float>(colour.g),
                             static_cast<float>(colour.b));
 }

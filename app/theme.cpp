@@ -43,9 +43,11 @@ QString styleSheet(const Theme& t) {
         #banner { background: %field; border-bottom: 2px solid %accent; }
         QPushButton, QToolButton { background: %field; border: 1px solid %line; border-radius: 5px;
             padding: 5px 10px; }
+        #topBar QToolButton { padding: 5px 7px; }
         QPushButton:hover, QToolButton:hover { border-color: %soft; }
         QPushButton:pressed { background: %line; }
         QPushButton:checked, QToolButton:checked { background: %accent; color: %on; border-color: %accent; }
+        QPushButton[card="true"]:checked { background: %field; color: %text; border: 2px solid %accent; }
         QPushButton:disabled, QToolButton:disabled { color: %soft; }
         QPushButton:focus, QToolButton:focus, QSpinBox:focus, QDoubleSpinBox:focus, QLineEdit:focus,
             QComboBox:focus, QListWidget:focus { border-color: %accent; }

@@ -18,7 +18,7 @@ QString contrastWords(double contrast) {
 
 }  // namespace
 
-TonePage::TonePage(Document& document, QWidget* parent) : ValuePage(document, parent) {
+TonePage::TonePage(Document& document, QWidget* parent) : PlanPage(document, parent) {
     addStyles();
     addTone();
     addRange();

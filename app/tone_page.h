@@ -3,11 +3,11 @@
 
 #include <QComboBox>
 
-#include "app/value_page.h"
+#include "app/plan_page.h"
 
 namespace glaukophos {
 
-class TonePage : public ValuePage {
+class TonePage : public PlanPage {
     Q_OBJECT
 
   public:

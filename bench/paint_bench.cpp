@@ -1,7 +1,7 @@
 // Recipes from a rack of sixty paints.
 #include <benchmark/benchmark.h>
 
-#include "core/colour/recipe.h"
+#include "core/colour/palette.h"
 
 namespace glaukophos::bench {
 namespace {
@@ -19,7 +19,7 @@ const MixingRack& sixtyPaints() {
             }
             paints.push_back(paint);
         }
-        return mixingRack(std::move(paints));
+        return mixingRack(paints);
     }();
     return rack;
 }
@@ -48,6 +48,21 @@ void laddersOfEightParts(benchmark::State& state) {
 }
 BENCHMARK(laddersOfEightParts)
     ->Name("LaddersOf8PartsFrom60Paints")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+
+// Eight bottles for the forty colours of eight parts.
+void eightBottles(benchmark::State& state) {
+    std::vector<WantedColour> wanted;
+    for (int part = 0; part < 8; ++part) {
+        for (const Lab& target : ladderOf(part)) wanted.push_back({target, 1.0});
+    }
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(paletteFor(sixtyPaints(), wanted, 8));
+    }
+}
+BENCHMARK(eightBottles)
+    ->Name("EightBottlesFor8PartsFrom60Paints")
     ->Unit(benchmark::kMillisecond)
     ->UseRealTime();
 

@@ -272,7 +272,8 @@ Result<void> runRender(const CommonOptions& options, const RenderOptions& render
     }
     const auto camera = cameraFor(e->plan, render.view, *grid);
     if (!camera) return tl::unexpected(camera.error());
-    const bool marked = *overlay == Overlay::Edges || *overlay == Overlay::Lines;
+    const bool marked =
+        *overlay == Overlay::Edges || *overlay == Overlay::Lines || *overlay == Overlay::Under;
     const Look look =
         lookOf(e->plan, e->results, choice, marked ? marksOf(e->plan, e->results) : Marks{});
     const Image image = renderPicture(*e->plan.figure, *camera, *grid, look, {},

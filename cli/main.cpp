@@ -129,6 +129,11 @@ int run(int argc, char** argv) {
     mix->add_option("--rack", mixed.rack, "Your paints: CSV (see rack) or a GIMP palette");
     mix->add_option("--paints", mixed.paints, "Paints in one recipe (up to 3), or in a ladder");
     mix->add_option("--drops", mixed.drops, "Drops of paint in one recipe, at most");
+    glaukophos::MixesOptions all_mixes;
+    auto* mixes = app.add_subcommand("mixes", "All colours of a plan as drops from the rack");
+    addCommon(*mixes, options, "mixes plan.glauk --bottles 8");
+    mixes->add_option("--rack", all_mixes.rack, "Instead of the plan's: CSV or a GIMP palette");
+    mixes->add_option("--bottles", all_mixes.bottles, "For the whole figure; 0: as it takes");
     glaukophos::CoatsOptions coated;
     auto* coats = app.add_subcommand("coats", "How many coats of a paint hide what is below");
     addOutput(*coats, options, "coats --paint 'Mid yellow' --over '#1a1a1b' --thinner 1");
@@ -171,6 +176,7 @@ int run(int argc, char** argv) {
     if (study->parsed()) return finish(runStudy(options, study_size));
     if (ladder->parsed()) return finish(runLadder(options));
     if (mix->parsed()) return finish(runMix(options, mixed));
+    if (mixes->parsed()) return finish(runMixes(options, all_mixes));
     if (coats->parsed()) return finish(runCoats(options, coated));
     if (rack->parsed()) return finish(runRack(options, rack_file));
     if (score->parsed()) return finish(runScore(options, scored));

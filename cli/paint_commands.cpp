@@ -9,6 +9,7 @@
 #include "core/colour/colour_difference.h"
 #include "core/colour/recipe.h"
 #include "core/io/rack_file.h"
+#include "core/plan/mixes.h"
 
 namespace glaukophos {
 namespace {
@@ -90,7 +91,98 @@ Result<void> mixLadder(const CommonOptions& options, const MixOptions& mix,
     return options.json ? printJson(options, json) : print(options, text);
 }
 
+Json bandJson(const MixingRack& rack, const Step& step, const BandMix& band, std::string name) {
+    Json json = recipeJson(rack, step.target, band.recipe);
+    json["band"] = std::move(name);
+    json["thinner"] = band.thinner;
+    json["coats"] = band.coats;
+    json["batches"] = band.batches;
+    json["step"] = band.step;
+    if (band.bridge) {
+        json["bridge"] = {{"drops", inWords(rack, band.bridge->between)},
+                          {"step", band.bridge->step},
+                          {"veils", band.bridge->veils},
+                          {"veil_thinner", band.bridge->veil_thinner}};
+    }
+    return json;
+}
+
+std::string bandText(const MixingRack& rack, const BandMix& band, const std::string& name) {
+    std::string text = fmt::format(
+        "  {:<7}{}; {} {}, 1:{:g}  ({:.1f} apart)\n", name, inWords(rack, band.recipe), band.coats,
+        band.coats == 1 ? "coat" : "coats", band.thinner, band.recipe.difference);
+    if (band.bridge) {
+        text += fmt::format(
+            "         a jump of {:.0f} before it: {} in between, or {} veils at "
+            "1:{:.0f}\n",
+            band.step, inWords(rack, band.bridge->between), band.bridge->veils,
+            band.bridge->veil_thinner);
+    }
+    return text;
+}
+
+void addGlow(const MixingRack& rack, const Light& light, const GlowMixes& glow, Json& json,
+             std::string& text) {
+    Json shells = Json::array();
+    text += fmt::format("Glow of {}\n", light.name);
+    for (const ShellMix& shell : glow.shells) {
+        Json entry = recipeJson(rack, shell.target, shell.recipe);
+        entry["distance_mm"] = shell.distance_mm;
+        entry["area_mm2"] = shell.area_mm2;
+        entry["glow_share"] = shell.glow_share;
+        shells.push_back(std::move(entry));
+        text += fmt::format("  to {:.1f} mm, {:.0f} % its light: {}\n", shell.distance_mm,
+                            100.0 * shell.glow_share, inWords(rack, shell.recipe));
+    }
+    text += fmt::format("  recesses and rims again: {}\n  the source, last: {}\n",
+                        inWords(rack, glow.reshade), inWords(rack, glow.source));
+    json["glows"].push_back({{"light", light.name},
+                             {"shells", std::move(shells)},
+                             {"reshade", inWords(rack, glow.reshade)},
+                             {"source", inWords(rack, glow.source)}});
+}
+
 }  // namespace
+
+Result<void> runMixes(const CommonOptions& options, const MixesOptions& choices) {
+    auto e = loadAndEvaluate(options);
+    if (!e) return tl::unexpected(e.error());
+    Plan& plan = e->plan;
+    if (!choices.rack.empty()) {
+        auto paints = rackFrom(choices.rack);
+        if (!paints) return tl::unexpected(paints.error());
+        plan.rack = std::move(*paints);
+    }
+    plan.mixing.bottles = choices.bottles.value_or(plan.mixing.bottles);
+    if (auto problem = problemWith(plan); !problem.empty()) {
+        return fail(ErrorCode::BadInput, problem);
+    }
+    const Mixes mixes = mixesOf(plan, e->results, mixingRack(plan.rack), {});
+    Json json{{"parts", Json::array()}, {"glows", Json::array()}, {"bottles", Json::array()}};
+    std::string text;
+    for (std::size_t p = 0; p < mixes.parts.size(); ++p) {
+        const std::vector<BandMix>& bands = mixes.parts[p].bands;
+        Json rows = Json::array();
+        text += plan.parts[p].name + "\n";
+        for (std::size_t b = 0; b < bands.size(); ++b) {
+            if (!bands[b].present) continue;
+            const std::string name = bandName(b, bands.size());
+            rows.push_back(bandJson(mixes.rack, e->results.ladders[p][b], bands[b], name));
+            text += bandText(mixes.rack, bands[b], name);
+        }
+        json["parts"].push_back({{"part", plan.parts[p].name}, {"bands", std::move(rows)}});
+    }
+    for (std::size_t l = 0; l < mixes.glows.size(); ++l) {
+        if (mixes.glows[l]) addGlow(mixes.rack, plan.lights[l], *mixes.glows[l], json, text);
+    }
+    text += "Bottles:";
+    for (const std::size_t bottle : mixes.bottles) {
+        json["bottles"].push_back(mixes.rack.paints[bottle].name);
+        text += " " + mixes.rack.paints[bottle].name + ";";
+    }
+    text += "\n";
+    return options.json ? printJson(options, json) : print(options, text);
+}
 
 Result<void> runMix(const CommonOptions& options, const MixOptions& mix) {
     auto paints = rackFrom(mix.rack);
@@ -98,7 +190,7 @@ Result<void> runMix(const CommonOptions& options, const MixOptions& mix) {
     if (mix.paints < 1 || mix.paints > 6 || mix.drops < 2 || mix.drops > 30) {
         return fail(ErrorCode::BadInput, "Take 1 to 6 paints and 2 to 30 drops.");
     }
-    const MixingRack rack = mixingRack(std::move(*paints));
+    const MixingRack rack = mixingRack(*paints);
     return mix.part.empty() ? mixOne(options, mix, rack) : mixLadder(options, mix, rack);
 }
 

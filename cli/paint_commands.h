@@ -1,6 +1,8 @@
 // Commands about paints: they need no figure, or only its ladders.
 #pragma once
 
+#include <optional>
+
 #include "cli/commands.h"
 
 namespace glaukophos {
@@ -15,6 +17,14 @@ struct MixOptions {
 
 // A colour as whole drops of few paints, or the whole ladder of a part from one small set of them.
 Result<void> runMix(const CommonOptions& options, const MixOptions& mix);
+
+struct MixesOptions {
+    std::string rack;            // instead of the plan's own
+    std::optional<int> bottles;  // instead of the plan's choice
+};
+
+// Everything a plan needs in drops: all bands of all parts, and the shells of its glows.
+Result<void> runMixes(const CommonOptions& options, const MixesOptions& mixes);
 
 struct CoatsOptions {
     std::string paint;  // its name in the rack

@@ -15,4 +15,7 @@ extern const std::array<Eigen::Vector3d, kCmfCount> kCie1931;
 // Relative spectral power of CIE standard illuminant D65 at 380, 390 .. 730 nm.
 extern const std::array<double, 36> kD65;
 
+// Luminous efficiency of the rods, V' (CIE 1951), at the same wavelengths.
+extern const std::array<double, 36> kScotopic;
+
 }  // namespace glaukophos

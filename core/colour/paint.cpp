@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <array>
 
+#include "core/colour/colour_difference.h"
+
 namespace glaukophos {
 namespace {
 
@@ -20,7 +22,12 @@ std::optional<Choice> fromKey(const std::array<const char*, Count>& keys, std::s
 }
 
 Paint pigment(const char* name, const char* index, const char* tone, Opacity opacity) {
-    return {name, index, *srgbFromHex(tone), opacity, PaintKind::Paint, 17.0};
+    Paint paint;
+    paint.name = name;
+    paint.pigment = index;
+    paint.mass_tone = *srgbFromHex(tone);
+    paint.opacity = opacity;
+    return paint;
 }
 
 }  // namespace
@@ -47,7 +54,46 @@ bool colours(const Paint& paint) {
 }
 
 PaintFilm filmOf(const Paint& paint) {
-    return filmFrom(reflectanceOf(paint.mass_tone), contrastRatioOf(paint.opacity));
+    if (paint.swatch) {
+        const Swatch& swatch = *paint.swatch;
+        return filmFromSwatch(reflectanceOf(swatch.over_black), reflectanceOf(swatch.over_white),
+                              reflectanceOf(swatch.black), reflectanceOf(swatch.white));
+    }
+    Reflectance tone;
+    if (paint.spectrum.size() == kBands) {
+        tone.share = Eigen::Map<const Spectrum>(paint.spectrum.data());
+    } else {
+        tone = reflectanceOf(paint.mass_tone);
+    }
+    return filmFrom(tone, contrastRatioOf(paint.opacity));
+}
+
+std::vector<NearPair> nearPairs(const std::vector<Paint>& rack, double difference) {
+    std::vector<Lab> tones;
+    for (const Paint& paint : rack) tones.push_back(labFrom(xyzFrom(linearFrom(paint.mass_tone))));
+    std::vector<NearPair> pairs;
+    for (std::size_t i = 0; i < rack.size(); ++i) {
+        for (std::size_t j = i + 1; j < rack.size(); ++j) {
+            if (!colours(rack[i]) || !colours(rack[j])) continue;
+            const double away = ciede2000(tones[i], tones[j]);
+            if (away < difference) pairs.push_back({i, j, away});
+        }
+    }
+    std::ranges::stable_sort(pairs, {}, &NearPair::difference);
+    return pairs;
+}
+
+std::vector<std::size_t> byNearness(const std::vector<Paint>& rack, const Srgb& colour) {
+    const Lab wanted = labFrom(xyzFrom(linearFrom(colour)));
+    std::vector<std::pair<double, std::size_t>> ranked;
+    for (std::size_t i = 0; i < rack.size(); ++i) {
+        const Lab tone = labFrom(xyzFrom(linearFrom(rack[i].mass_tone)));
+        ranked.emplace_back(colours(rack[i]) ? ciede2000(tone, wanted) : 1e9, i);
+    }
+    std::ranges::stable_sort(ranked, {}, &std::pair<double, std::size_t>::first);
+    std::vector<std::size_t> order;
+    for (const auto& entry : ranked) order.push_back(entry.second);
+    return order;
 }
 
 const std::vector<Paint>& genericRack() {

@@ -15,6 +15,15 @@ enum class Opacity { Opaque, HalfOpaque, HalfTransparent, Transparent };
 
 enum class PaintKind { Paint, Ink, Wash, Metallic, Fluorescent, Medium, Thinner };
 
+// One photograph of a coat over a card that is half black and half white.
+struct Swatch {
+    Srgb over_black;
+    Srgb over_white;
+    Srgb black{0.12, 0.12, 0.12};  // of the card itself
+    Srgb white{0.95, 0.95, 0.95};
+    bool operator==(const Swatch&) const = default;
+};
+
 struct Paint {
     std::string name;
     std::string pigment;  // Colour Index name, such as "PB29"; empty when unknown
@@ -22,6 +31,9 @@ struct Paint {
     Opacity opacity = Opacity::HalfOpaque;
     PaintKind kind = PaintKind::Paint;
     double left_ml = 17.0;
+    std::optional<Swatch> swatch;  // where it has been calibrated
+    // Reflectance when thick, as a colour reader measures it, 380 to 730 nm; empty or kBands long.
+    std::vector<double> spectrum;
     bool operator==(const Paint&) const = default;
 };
 
@@ -37,8 +49,21 @@ std::optional<PaintKind> paintKindFromKey(std::string_view key);
 // Whether it has a colour of its own to mix: neither medium nor thinner.
 bool colours(const Paint& paint);
 
-// As good as the paint's mass tone and opacity are: nominal ones for the rack that ships.
+// From its calibration, or else as good as its mass tone and opacity are: nominal ones for the rack
+// that ships.
 PaintFilm filmOf(const Paint& paint);
+
+// Paints of a rack that can hardly be told apart: pairs of indices, nearest first, with CIEDE2000
+// between their mass tones below `difference`.
+struct NearPair {
+    std::size_t first = 0;
+    std::size_t second = 0;
+    double difference = 0.0;
+};
+std::vector<NearPair> nearPairs(const std::vector<Paint>& rack, double difference = 2.0);
+
+// Indices of the rack, the paint nearest to a colour first.
+std::vector<std::size_t> byNearness(const std::vector<Paint>& rack, const Srgb& colour);
 
 // Generic pigments by Colour Index name, with nominal mass tones and opacities (from memory: makers
 // differ; meant to be replaced by the painter's own).

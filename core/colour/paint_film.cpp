@@ -1,6 +1,7 @@
 // Hyperbolic functions are written with exponentials that cannot overflow.
 #include "core/colour/paint_film.h"
 
+#include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
 
@@ -66,6 +67,32 @@ PaintFilm filmFrom(const Reflectance& mass_tone, double contrast_ratio) {
     unit.absorption *= thickness;
     unit.scattering *= thickness;
     return unit;
+}
+
+PaintFilm filmFromSwatch(const Reflectance& over_dark, const Reflectance& over_light,
+                         const Reflectance& dark, const Reflectance& light, double thickness) {
+    // R (a - Rg + c) = 1 - Rg (a - c) with c = b coth(b S x) is linear in a and c: two grounds, two
+    // equations.
+    PaintFilm film;
+    for (int i = 0; i < kBands; ++i) {
+        const double ground[2] = {dark.share[i], light.share[i]};
+        // Noise may turn the order over; then nothing of the ground shows.
+        const double seen[2] = {std::clamp(over_dark.share[i], 1e-4, 0.9999),
+                                std::clamp(over_light.share[i], 1e-4, 0.9999)};
+        Eigen::Matrix2d sides;
+        Eigen::Vector2d right;
+        for (int g = 0; g < 2; ++g) {
+            sides.row(g) << seen[g] + ground[g], seen[g] - ground[g];
+            right[g] = 1.0 + seen[g] * ground[g];
+        }
+        const Eigen::Vector2d solved = sides.inverse() * right;
+        const double a = std::max(solved[0], 1.0 + 1e-7);
+        const double b = std::sqrt(a * a - 1.0);
+        const double fade = std::clamp(b / std::max(solved[1], 1e-9), 1e-9, 0.9999);
+        film.scattering[i] = std::atanh(fade) / b / thickness;
+        film.absorption[i] = film.scattering[i] * (a - 1.0);
+    }
+    return film;
 }
 
 double contrastRatio(const PaintFilm& film, double x, const LightSpectrum& light) {

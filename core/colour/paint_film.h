@@ -35,6 +35,12 @@ PaintFilm mixed(std::span<const PaintFilm> films, std::span<const double> shares
 // bands.
 PaintFilm filmFrom(const Reflectance& mass_tone, double contrast_ratio);
 
+// From one swatch painted over two grounds of a drawdown card: the same relation (Kubelka 1948)
+// solved for K and S. `thickness` of the swatch in full coats. The grounds must differ; where the
+// swatch hides them, scattering is what just hides.
+PaintFilm filmFromSwatch(const Reflectance& over_dark, const Reflectance& over_light,
+                         const Reflectance& dark, const Reflectance& light, double thickness = 1.0);
+
 // Luminance over black divided by luminance over white, under `light`.
 double contrastRatio(const PaintFilm& film, double x, const LightSpectrum& light);
 

@@ -55,11 +55,19 @@ std::vector<Drops> dropsOf(const Candidate& candidate) {
 }
 
 // `colour` is known.
-void setCost(Candidate& candidate, const Lab& target, const RecipeChoices& choices) {
+void setCost(Candidate& candidate, const MixingRack& rack, const Lab& target,
+             const RecipeChoices& choices) {
     candidate.difference = ciede2000(candidate.colour, target);
-    const int drops = std::accumulate(candidate.ratio.begin(), candidate.ratio.end(), 0);
+    int drops = 0;
+    double hiding = 0.0;
+    for (int i = 0; i < candidate.count; ++i) {
+        const auto k = static_cast<std::size_t>(i);
+        drops += candidate.ratio.at(k);
+        hiding += candidate.ratio.at(k) * rack.hiding[candidate.paints.at(k)];
+    }
     candidate.cost = candidate.difference + choices.per_paint * (candidate.count - 1) +
-                     choices.per_drop * (drops - 1);
+                     choices.per_drop * (drops - 1) +
+                     choices.per_transparency * (1.0 - hiding / drops);
 }
 
 class Mixer {
@@ -70,7 +78,7 @@ class Mixer {
     // Fills in colour and cost of a mix.
     void judge(Candidate& candidate) const {
         candidate.colour = colourOf(m_rack, dropsOf(candidate));
-        setCost(candidate, m_target, m_choices);
+        setCost(candidate, m_rack, m_target, m_choices);
     }
 
     // The best of the given ratios.
@@ -111,11 +119,12 @@ class Mixer {
 // Paints that the colours would take on their own are the ones worth sharing; those that are asked
 // for most come first.
 std::vector<std::size_t> worthSharing(const MixingRack& rack, std::span<const Lab> targets,
-                                      const RecipeChoices& choices) {
+                                      const RecipeChoices& choices,
+                                      std::span<const std::size_t> allowed) {
     constexpr std::size_t kMostCandidates = 9;
     std::vector<int> votes(rack.paints.size(), 0);
     for (const Lab& target : targets) {
-        for (const Drops& drops : recipeFor(rack, target, choices).drops) {
+        for (const Drops& drops : recipeFor(rack, target, choices, allowed).drops) {
             votes[drops.paint] += 2 + std::min(drops.drops, 2);
         }
     }
@@ -167,24 +176,50 @@ std::vector<std::size_t> usable(const MixingRack& rack, std::span<const std::siz
 
 }  // namespace
 
-MixingRack mixingRack(std::vector<Paint> paints) {
+MixingRack mixingRack(const std::vector<Paint>& paints) {
     MixingRack rack;
-    rack.paints = std::move(paints);
-    for (const Paint& paint : rack.paints) rack.films.push_back(filmOf(paint));
+    for (const Paint& paint : paints) add(rack, paint, filmOf(paint));
     return rack;
 }
 
-Lab colourOf(const MixingRack& rack, std::span<const Drops> drops) {
-    Spectrum absorption = Spectrum::Zero();
-    Spectrum scattering = Spectrum::Zero();
+void add(MixingRack& rack, const Paint& paint, const PaintFilm& film) {
+    rack.paints.push_back(paint);
+    rack.films.push_back(film);
+    rack.hiding.push_back(contrastRatio(film, 1.0, daylight()));
+}
+
+PaintFilm filmOf(const MixingRack& rack, std::span<const Drops> drops) {
+    PaintFilm film;
+    int all = 0;
     for (const Drops& entry : drops) {
-        absorption += entry.drops * rack.films[entry.paint].absorption;
-        scattering += entry.drops * rack.films[entry.paint].scattering;
+        film.absorption += entry.drops * rack.films[entry.paint].absorption;
+        film.scattering += entry.drops * rack.films[entry.paint].scattering;
+        all += entry.drops;
     }
+    film.absorption /= std::max(all, 1);
+    film.scattering /= std::max(all, 1);
+    return film;
+}
+
+Reflectance reflectanceOf(const MixingRack& rack, std::span<const Drops> drops) {
+    const PaintFilm film = filmOf(rack, drops);
     // Thick: 1 / (1 + q + sqrt(q^2 + 2q)), see thickReflectance.
-    const Spectrum q = absorption / scattering.max(1e-12);
+    const Spectrum q = film.absorption / film.scattering.max(1e-12);
+    return {(1.0 + q + (q * q + 2.0 * q).sqrt()).inverse()};
+}
+
+Lab colourOf(const MixingRack& rack, std::span<const Drops> drops) {
     static const LightSpectrum light = daylight();
-    return labFrom(reflected(light, {(1.0 + q + (q * q + 2.0 * q).sqrt()).inverse()}));
+    return labFrom(reflected(light, reflectanceOf(rack, drops)));
+}
+
+void forMixes(std::span<const std::size_t> paints, int most_drops,
+              const std::function<void(std::span<const Drops>)>& use) {
+    std::array<Drops, 3> drops;
+    for (const Ratio& ratio : ratiosOf(static_cast<int>(paints.size()), most_drops)) {
+        for (std::size_t i = 0; i < paints.size(); ++i) drops.at(i) = {paints[i], ratio.at(i)};
+        use(std::span(drops).first(paints.size()));
+    }
 }
 
 Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices& choices,
@@ -228,8 +263,8 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
 }
 
 LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
-                         const RecipeChoices& choices) {
-    const std::vector<std::size_t> candidates = worthSharing(rack, targets, choices);
+                         const RecipeChoices& choices, std::span<const std::size_t> allowed) {
+    const std::vector<std::size_t> candidates = worthSharing(rack, targets, choices, allowed);
     // best[target][set]: the cheapest mix of exactly the candidates in a set of up to three.
     const std::size_t sets = std::size_t{1} << candidates.size();
     std::vector<std::vector<Candidate>> best(targets.size(), std::vector<Candidate>(sets));
@@ -240,7 +275,7 @@ LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, i
             group.ratio = ratio;
             group.colour = colourOf(rack, dropsOf(group));
             for (std::size_t t = 0; t < targets.size(); ++t) {
-                setCost(group, targets[t], choices);
+                setCost(group, rack, targets[t], choices);
                 if (group.cost < best[t][set].cost) best[t][set] = group;
             }
         }

@@ -1,6 +1,7 @@
 // Whole drops of few paints for a colour.
 #pragma once
 
+#include <functional>
 #include <span>
 #include <vector>
 
@@ -14,6 +15,7 @@ struct RecipeChoices {
     // Simple is preferred: what a further paint and a further drop must gain in CIEDE2000.
     double per_paint = 0.35;
     double per_drop = 0.04;
+    double per_transparency = 1.5;  // and a mix that shows all of what is below over one that hides
 };
 
 struct Drops {
@@ -32,8 +34,18 @@ struct Recipe {
 struct MixingRack {
     std::vector<Paint> paints;
     std::vector<PaintFilm> films;  // one entry a paint
+    std::vector<double> hiding;    // contrast ratio of one full coat of each
 };
-MixingRack mixingRack(std::vector<Paint> paints);
+MixingRack mixingRack(const std::vector<Paint>& paints);
+void add(MixingRack& rack, const Paint& paint, const PaintFilm& film);
+
+// What drops mixed by volume are as a film, and how they look when thick.
+PaintFilm filmOf(const MixingRack& rack, std::span<const Drops> drops);
+Reflectance reflectanceOf(const MixingRack& rack, std::span<const Drops> drops);
+
+// Calls `use` with every simple mix of all of one to three paints, up to `most_drops` in all.
+void forMixes(std::span<const std::size_t> paints, int most_drops,
+              const std::function<void(std::span<const Drops>)>& use);
 
 // The colour of drops mixed by volume, thick enough to hide, under daylight.
 Lab colourOf(const MixingRack& rack, std::span<const Drops> drops);
@@ -43,13 +55,14 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
                  std::span<const std::size_t> allowed = {});
 
 // One small set of paints for several colours, such as the bands of a part: at most `most_paints`
-// in all, each colour a mix of them. Recipes in the order of `targets`.
+// in all, each colour a mix of them. Recipes in the order of `targets`. `allowed` as above.
 struct LadderRecipes {
     std::vector<std::size_t> paints;
     std::vector<Recipe> recipes;
 };
 LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
-                         const RecipeChoices& choices = {});
+                         const RecipeChoices& choices = {},
+                         std::span<const std::size_t> allowed = {});
 
 // "4 drops Ultramarine, 1 drop Titanium white".
 std::string inWords(const MixingRack& rack, const Recipe& recipe);

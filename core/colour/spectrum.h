@@ -36,6 +36,10 @@ Reflectance reflectanceOf(const Srgb& colour);
 // What reflectance `r` sends back under irradiance 1 of `light`: Y = 1 for a perfect white.
 Xyz reflected(const LightSpectrum& light, const Reflectance& reflectance);
 
+// What the rods, which alone see in the dark, get from it: scotopic over photopic luminance of the
+// light, as a perfect white sends it back (S/P ratio, with Km' = 1700 and Km = 683 lm/W).
+double reflectedToRods(const LightSpectrum& light, const Reflectance& reflectance);
+
 // Colour of the light itself, as a perfect white sends it back.
 Xyz colourOf(const LightSpectrum& light);
 

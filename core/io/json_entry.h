@@ -4,6 +4,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cmath>
 #include <nlohmann/json.hpp>
 #include <string>
 #include <vector>
@@ -35,6 +36,13 @@ class Entry {
         if (!has(key)) return otherwise;
         if (!m_json[key].is_number()) throw Wrong{at(key) + " must be a number"};
         return m_json[key].get<double>();
+    }
+    [[nodiscard]] int whole(const char* key, int otherwise) const {
+        const double wanted = number(key, otherwise);
+        if (wanted != std::floor(wanted) || std::abs(wanted) > 1e6) {
+            throw Wrong{at(key) + " must be a whole number"};
+        }
+        return static_cast<int>(wanted);
     }
     [[nodiscard]] std::string text(const char* key, const std::string& otherwise) const {
         if (!has(key)) return otherwise;

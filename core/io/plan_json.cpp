@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <filesystem>
 
+#include "core/io/colour_json.h"
 #include "core/io/light_json.h"
 #include "core/io/value_json.h"
 
@@ -36,6 +37,7 @@ Part partFrom(const Entry& entry) {
     part.locked = entry.flag("locked", false);
     part.lift = entry.number("lift_L", 0.0);
     part.calm = entry.number("calm", 0.0);
+    takePartColours(entry, part);
     return part;
 }
 
@@ -52,6 +54,7 @@ Json partJson(const Part& part) {
     if (part.locked) json["locked"] = true;
     if (part.lift != 0.0) json["lift_L"] = part.lift;
     if (part.calm != 0.0) json["calm"] = part.calm;
+    addPartColours(part, json);
     return json;
 }
 
@@ -92,8 +95,10 @@ WrittenPlan written(const Json& json) {
         result.light_part_names.push_back(lightPartNamesFrom(entry));
     }
     plan.values = valuesFrom(root.object("values"));
-    plan.colours.adaptation =
-        root.object("colours").number("adaptation", ColourChoices{}.adaptation);
+    plan.colours = coloursFrom(root.object("colours"));
+    plan.mixing = mixingFrom(root.object("mixing"));
+    plan.under = underFrom(root.object("underpainting"));
+    if (root.has("rack")) plan.rack = rackFrom(root.list("rack"), root.at("rack"));
     const Entry merits = root.object("merits");
     for (std::size_t m = 0; m < kMeritCount; ++m) {
         plan.merit_weights[m] = merits.number(kMerits[m].key, kUsualWeights[m]);
@@ -176,7 +181,10 @@ std::string planJson(const Plan& plan, const StoredFigure& stored) {
     json["lights"] = Json::array();
     for (const Light& light : plan.lights) json["lights"].push_back(lightJson(light, plan.parts));
     json["values"] = valuesJson(plan.values);
-    json["colours"] = {{"adaptation", plan.colours.adaptation}};
+    json["colours"] = coloursJson(plan.colours);
+    json["mixing"] = mixingJson(plan.mixing);
+    if (plan.under != Underpainting{}) json["underpainting"] = underJson(plan.under);
+    if (plan.rack != genericRack()) json["rack"] = rackJson(plan.rack);
     for (std::size_t m = 0; m < kMeritCount; ++m) {
         json["merits"][kMerits[m].key] = plan.merit_weights[m];
     }

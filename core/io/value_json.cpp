@@ -44,14 +44,6 @@ Choice wordFrom(const Entry& entry, const char* key,
     throw Wrong{entry.at(key) + " must be one of " + known};
 }
 
-int wholeFrom(const Entry& entry, const char* key, int otherwise) {
-    const double number = entry.number(key, otherwise);
-    if (number != std::floor(number) || std::abs(number) > 1e6) {
-        throw Wrong{entry.at(key) + " must be a whole number"};
-    }
-    return static_cast<int>(number);
-}
-
 PaintRange paintFrom(const Entry& entry) {
     const PaintRange usual;
     return {entry.number("darkest_L", usual.darkest), entry.number("lightest_L", usual.lightest),
@@ -65,7 +57,7 @@ Json paintJson(const PaintRange& paint) {
 
 BandChoices bandsFrom(const Entry& entry) {
     BandChoices bands;
-    bands.count = wholeFrom(entry, "count", bands.count);
+    bands.count = entry.whole("count", bands.count);
     bands.by =
         wordFrom<BandsBy>(entry, "by", {{"steps", BandsBy::Steps}, {"shares", BandsBy::Shares}});
     bands.borders = numbersFrom(entry, "borders_L");
@@ -73,7 +65,7 @@ BandChoices bandsFrom(const Entry& entry) {
     bands.speck_mm = entry.number("speck_mm", bands.speck_mm);
     bands.dip_depth = entry.number("dip_depth_L", bands.dip_depth);
     bands.dip_width_mm = entry.number("dip_width_mm", bands.dip_width_mm);
-    bands.levels_apart = wholeFrom(entry, "levels_apart", bands.levels_apart);
+    bands.levels_apart = entry.whole("levels_apart", bands.levels_apart);
     return bands;
 }
 
@@ -113,8 +105,8 @@ Json faceJson(const FaceQuarters& face) {
 }
 
 Correction correctionFrom(const Entry& entry) {
-    return {wholeFrom(entry, "bands", 1), entry.number("radius_mm", 1.0),
-            pointsFrom(entry, "points_mm"), pointsFrom(entry, "normals")};
+    return {entry.whole("bands", 1), entry.number("radius_mm", 1.0), pointsFrom(entry, "points_mm"),
+            pointsFrom(entry, "normals")};
 }
 
 Json correctionJson(const Correction& correction) {
@@ -148,7 +140,7 @@ ValueChoices valuesFrom(const Entry& entry) {
                                                {"even", EdgeSchool::Even},
                                                {"corners", EdgeSchool::Corners}}),
                          lines.number("width_mm", values.edge_lines.width_mm),
-                         wholeFrom(lines, "passes", values.edge_lines.passes)};
+                         lines.whole("passes", values.edge_lines.passes)};
     const Entry squint = entry.object("squint");
     values.squint = {squint.number("distance_mm", values.squint.distance_mm),
                      squint.number("blur_deg", values.squint.blur_deg),

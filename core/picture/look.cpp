@@ -234,14 +234,8 @@ void squintLook(const Plan& plan, const Results& results, Look& look) {
 }
 
 void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& look) {
-    const Values& values = results.values;
-    const std::vector<float> weights = lightWeights(plan);
-    forVertices(plan, look, [&](std::size_t v) {
-        const double luminance = luminanceOf(values.painted[v]);
-        const Xyz developed =
-            values.development.developed(returnedAt(plan, results, weights, v), luminance);
-        return insideGamut(linearFrom(developed).rgb, luminance);
-    });
+    const ColourBasis source(plan, results);
+    forVertices(plan, look, [&](std::size_t v) { return shownColour(paintedColour(source, v)); });
     litFloor(plan, results, lightColours(plan), look);
     if (!in_steps) return;
     look.outlines = true;
@@ -249,6 +243,13 @@ void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& 
         std::vector<Vec3>& row = look.band_colours.emplace_back();
         for (const Step& step : ladder) row.push_back(linearFrom(step.shown).rgb.cast<float>());
     }
+}
+
+// As it stands after the sprays and the filter; bare where there is no underpainting.
+void underLook(const Plan& plan, const Results& results, const Marks& marks, Look& look) {
+    if (marks.underpainted.empty()) return bareLook(plan, results, look);
+    forVertices(plan, look, [&](std::size_t v) { return shownColour(marks.underpainted[v]); });
+    plainFloor(plan, results, look);
 }
 
 // The lattice of the floor is coarse: without this the edges of shadows show it.
@@ -286,6 +287,29 @@ void paintSources(const Plan& plan, Look& look) {
     }
 }
 
+// Everything but one band is dimmed, in the colours and in the flat steps.
+void showBandAlone(const Plan& plan, const Results& results, const LookChoice& choice, Look& look) {
+    constexpr float kDimmed = 0.16F;
+    const std::size_t lone = *choice.lone_band;
+    const std::vector<PartIndex>& parts = plan.figure->surface.parts;
+    const auto stays = [&](std::size_t part, std::size_t band) {
+        return band == lone && (!choice.lone_part || *choice.lone_part == part);
+    };
+    const auto dim = [&](Vec3& colour) { colour = kDimmed * colour + Vec3::Constant(0.004F); };
+    forVertices(plan, look, [&](std::size_t v) {
+        Vec3 colour = look.colours[v];
+        if (!stays(parts[v], bandOf(results.values.lightness[v], results.bands.borders))) {
+            dim(colour);
+        }
+        return colour;
+    });
+    for (std::size_t p = 0; p < look.band_colours.size(); ++p) {
+        for (std::size_t b = 0; b < look.band_colours[p].size(); ++b) {
+            if (!stays(p, b)) dim(look.band_colours[p][b]);
+        }
+    }
+}
+
 }  // namespace
 
 std::optional<Overlay> overlayFromName(std::string_view name) {
@@ -294,6 +318,8 @@ std::optional<Overlay> overlayFromName(std::string_view name) {
     }
     return std::nullopt;
 }
+
+Vec3 shownColour(const Xyz& colour) { return insideGamut(linearFrom(colour).rgb, colour.xyz.y()); }
 
 Vec3 partTint(std::size_t part) {
     // The golden angle keeps the hues of any number of parts apart.
@@ -318,8 +344,11 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice,
     const bool as_values = choice.overlay == Overlay::Values || choice.overlay == Overlay::Bands ||
                            choice.overlay == Overlay::Edges || choice.overlay == Overlay::Squint;
     const std::vector<bool> turned = turnedOverParts(plan);
+    look.whiteness = static_cast<float>(plan.colours.glow.whiteness);
     for (std::size_t p = 0; p < turned.size(); ++p) {
-        if (as_values && turned[p]) look.is_source[p] = false;
+        const bool as_painted =
+            choice.overlay == Overlay::Colours && plan.parts[p].ramp.kind != RampKind::AsLit;
+        if (turned[p] && (as_values || as_painted)) look.is_source[p] = false;
     }
     look.borders.assign(results.bands.borders.begin(), results.bands.borders.end());
     switch (choice.overlay) {
@@ -350,9 +379,16 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice,
         case Overlay::Squint:
             squintLook(plan, results, look);
             break;
+        case Overlay::Under:
+            look.is_source.assign(plan.parts.size(), false);
+            underLook(plan, results, marks, look);
+            break;
         case Overlay::Colours:
             coloursLook(plan, results, choice.in_steps, look);
             break;
+    }
+    if (choice.lone_band && choice.overlay != Overlay::Shells) {
+        showBandAlone(plan, results, choice, look);
     }
     softenFloor(plan, look);
     paintSources(plan, look);

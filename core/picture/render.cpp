@@ -149,7 +149,7 @@ struct Shader {
                                     const Vec3& direction) const {
         const Vec3 normal = mixed(figure.surface.normals, t, hit.u, hit.v).stableNormalized();
         const float facing = std::max(0.0F, -normal.dot(direction));
-        const float pale = 0.20F + 0.72F * facing * facing;
+        const float pale = (0.20F + 0.72F * facing * facing) * (0.3F + 0.7F * look.whiteness);
         const Vec3 tint = mixed(look.colours, t, hit.u, hit.v);
         return (1.0F - pale) * tint + Vec3::Constant(pale);
     }

@@ -55,10 +55,10 @@ Results resultsOf(const Plan& plan, Reach reach, Finish finish) {
     results.bands = sortIntoBands(surface, values.lightness, borders, left_out);
     const std::vector<float> ladder_areas =
         ladderAreas(plan, results.reach, left_out, std::move(areas));
-    results.ladders =
-        partLadders({surface, results.bands, values.lightness, values.painted, ladder_areas,
-                     values.kept, results.reach.irradiance, values.gloss, lightWeights(plan),
-                     values.colours, values.light_colours, values.development});
+    results.ladders = partLadders({surface, results.bands, values.lightness, values.painted,
+                                   plan.values.paint, nearLights(plan), ladder_areas, values.kept,
+                                   results.reach.irradiance, values.gloss, lightWeights(plan),
+                                   values.colours, values.light_colours, values.development});
     results.whole = wholeLadder(results.bands, results.ladders, left_out);
     return results;
 }
@@ -70,25 +70,42 @@ Result<Results> evaluate(const Plan& plan, const Progress& progress) {
     return resultsOf(plan, std::move(*reach));
 }
 
-Xyz returnedAt(const Plan& plan, const Results& results, std::span<const float> weights,
-               std::size_t vertex) {
-    const Values& values = results.values;
-    const std::vector<Xyz>& part = values.colours[plan.figure->surface.parts[vertex]];
-    Vec3d xyz = Vec3d::Zero();
-    for (std::size_t l = 0; l < weights.size(); ++l) {
-        xyz += weights[l] * results.reach.irradiance[l][vertex] * values.kept[vertex] * part[l].xyz;
+ColourBasis::ColourBasis(const Plan& of_plan, const Results& of_results)
+    : plan(of_plan),
+      results(of_results),
+      weights(lightWeights(of_plan)),
+      near(nearLights(of_plan)) {}
+
+Returned returnedAt(const ColourBasis& source, std::size_t vertex) {
+    const Values& values = source.results.values;
+    const std::vector<Xyz>& part = values.colours[source.plan.figure->surface.parts[vertex]];
+    Vec3d sum = Vec3d::Zero();
+    double from_near = 0.0;
+    for (std::size_t l = 0; l < source.weights.size(); ++l) {
+        Vec3d xyz = source.weights[l] * source.results.reach.irradiance[l][vertex] *
+                    values.kept[vertex] * part[l].xyz;
         if (l < values.gloss.size() && !values.gloss[l].empty()) {
             xyz += values.gloss[l][vertex] * values.light_colours[l].xyz;
         }
+        sum += xyz;
+        if (source.near[l]) from_near += xyz.y();
     }
-    return {xyz};
+    return {{sum}, sum.y() > 0.0 ? from_near / sum.y() : 0.0};
 }
 
-Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver) {
-    const Values& values = results.values;
-    return labFrom(
-        values.development.developed(returnedAt(plan, results, lightWeights(plan), receiver),
-                                     luminanceOf(values.painted[receiver])));
+Xyz paintedColour(const ColourBasis& source, std::size_t vertex) {
+    const Values& values = source.results.values;
+    const Returned returned = returnedAt(source, vertex);
+    const Place place{values.painted[vertex],
+                      source.plan.values.paint.position(values.lightness[vertex]),
+                      returned.glow_share};
+    const PartIndex part = source.plan.figure->surface.parts[vertex];
+    const Xyz colour = values.development.coloured(part, returned.light, place);
+    return values.veils.empty() ? colour : veiled(colour, values.veils[vertex]);
+}
+
+Lab plannedColour(const Plan& plan, const Results& results, std::size_t vertex) {
+    return labFrom(paintedColour(ColourBasis(plan, results), vertex));
 }
 
 }  // namespace glaukophos

@@ -19,12 +19,27 @@ Results resultsOf(const Plan& plan, Reach reach, Finish finish = Finish::Settled
 // The whole chain at full accuracy; fails only when stopped.
 Result<Results> evaluate(const Plan& plan, const Progress& progress);
 
-// Light that a vertex sends back to the viewer: by its own colour, and mirrored. `weights` of the
-// lights.
-Xyz returnedAt(const Plan& plan, const Results& results, std::span<const float> weights,
-               std::size_t vertex);
+// What colours of places are made from, made ready for many of them.
+struct ColourBasis {
+    const Plan& plan;
+    const Results& results;
+    std::vector<float> weights;  // of the lights
+    std::vector<bool> near;      // one entry a light
 
-// The colours at a receiver as planned, without bands. `receiver` below the vertex count.
-Lab plannedColour(const Plan& plan, const Results& results, std::size_t receiver);
+    ColourBasis(const Plan& of_plan, const Results& of_results);
+};
+
+// Light that a vertex sends back to the viewer: by its own colour, and mirrored.
+struct Returned {
+    Xyz light;
+    double glow_share = 0.0;  // of its luminance that comes from near lights
+};
+Returned returnedAt(const ColourBasis& source, std::size_t vertex);
+
+// The colour to paint at a vertex, without bands; may lie outside what a screen or paint can show.
+Xyz paintedColour(const ColourBasis& source, std::size_t vertex);
+
+// The same for one vertex alone.
+Lab plannedColour(const Plan& plan, const Results& results, std::size_t vertex);
 
 }  // namespace glaukophos

@@ -51,6 +51,17 @@ Bounds ownBounds(const Plan& plan, const Light& light) {
     return bounds;
 }
 
+const Shading& shadingOf(const Plan& plan, std::size_t part) {
+    const std::optional<Shading>& own = plan.parts[part].shading;
+    return own ? *own : plan.colours.shading;
+}
+
+std::vector<bool> nearLights(const Plan& plan) {
+    std::vector<bool> near;
+    for (const Light& light : plan.lights) near.push_back(isNear(light.kind));
+    return near;
+}
+
 Glow glowOf(const Plan& plan, const Light& light) {
     Glow glow{light.kind};
     for (const PartIndex part : light.own_parts) {
@@ -104,7 +115,14 @@ std::string problemWith(const Plan& plan) {
             return fmt::format("The calm of \"{}\" must lie between 0 and 1.", part.name);
         }
     }
-    if (outside(plan.colours.adaptation, 0, 1)) return "Adaptation must lie between 0 and 1.";
+    for (const Part& part : plan.parts) {
+        if (part.shading && outside(part.shading->strength, 0, 1)) {
+            return fmt::format("The shading of \"{}\" must be 0 to 1 strong.", part.name);
+        }
+    }
+    if (auto problem = problemWith(plan.colours); !problem.empty()) return problem;
+    if (auto problem = problemWith(plan.mixing); !problem.empty()) return problem;
+    if (auto problem = problemWith(plan.under); !problem.empty()) return problem;
     if (!plan.view.focus_mm.allFinite() || outside(plan.view.hour, -1e6, 1e6) ||
         outside(plan.view.height_deg, -90, 90)) {
         return "The view must be given in numbers, its height between -90 and 90 degrees.";

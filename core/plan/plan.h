@@ -8,10 +8,10 @@
 #include "core/colour/material.h"
 #include "core/light/glow_reach.h"
 #include "core/light/where_from.h"
+#include "core/plan/colour_choices.h"
 #include "core/plan/figure.h"
 #include "core/plan/merit.h"
 #include "core/plan/value_choices.h"
-#include "core/value/ladder.h"
 
 namespace glaukophos {
 
@@ -28,6 +28,10 @@ struct Part {
     // Licences: departures from what light alone would do.
     double lift = 0.0;  // L* added in its deepest dark, fading to none in its lights: 0..50
     double calm = 0.0;  // 0..1: by how much its lights are taken down
+    std::optional<Shading> shading;     // where it has one of its own
+    Dulling dulling = Dulling::AsSeen;  // how the moon's dulling is mixed
+    GlowRamp ramp;                      // where it glows
+    std::string filter;                 // over the underpainting, if it is another one
     bool operator==(const Part&) const = default;
 };
 
@@ -47,6 +51,9 @@ struct Plan {
     std::vector<Light> lights;
     ValueChoices values;
     ColourChoices colours;
+    std::vector<Paint> rack = genericRack();
+    MixingChoices mixing;
+    Underpainting under;
     ViewChoice view;
     MeritWeights merit_weights = kUsualWeights;  // for judging directions
     std::shared_ptr<const Figure> figure;        // never null in an open plan
@@ -63,6 +70,12 @@ bool shines(const Plan& plan, std::size_t light);
 
 // Where the light's own parts are; nothing (low above high) when it has none.
 Bounds ownBounds(const Plan& plan, const Light& light);
+
+// The part's own shading, or the plan's.
+const Shading& shadingOf(const Plan& plan, std::size_t part);
+
+// Marks the lights that stand near the figure and so make a glow.
+std::vector<bool> nearLights(const Plan& plan);
 
 // What its reach depends on.
 Glow glowOf(const Plan& plan, const Light& light);

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/base/parallel.h"
+#include "core/plan/underpaint.h"
 
 namespace glaukophos {
 namespace {
@@ -161,6 +162,9 @@ Reach spread(const Figure& figure, const Reach& reach_of_form) {
     for (const std::vector<float>& light : reach_of_form.irradiance) {
         reach.irradiance.push_back(figure.spread(light));
     }
+    for (const std::vector<float>& coat : reach_of_form.sprayed) {
+        reach.sprayed.push_back(figure.spread(coat));
+    }
     if (!reach_of_form.openness.empty()) reach.openness = figure.spread(reach_of_form.openness);
     if (!reach_of_form.hidden.empty()) {
         reach.hidden.assign(figure.receiverCount(), false);
@@ -181,6 +185,7 @@ Result<Reach> fullReach(const Plan& plan, SkyTable& table, const Progress& progr
     }
     Reach reach;
     describeOpenness(form, table, reach);
+    reach.sprayed = sprayedOf(plan.under, form, table);
     for (const Light& light : plan.lights) {
         reach.irradiance.push_back(
             reachOf(light, *plan.figure, table, Accuracy::Soft, {progress.stop, {}}));

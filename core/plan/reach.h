@@ -16,6 +16,7 @@ struct Reach {
     std::vector<float> openness;  // 0..1: irradiance under a uniform sky, for pictures
     // Per receiver: no brush gets there (inside other parts, or flat on the floor); empty: none.
     std::vector<bool> hidden;
+    std::vector<std::vector<float>> sprayed;  // by each coat of the underpainting: see sprayedOf
 };
 
 // Strength of each light that shines, 0 for the others.

@@ -11,12 +11,26 @@
 namespace glaukophos {
 namespace {
 
+// What a part sends back under irradiance 1 of a light, as the eye sees it.
+Xyz partUnderLight(const Plan& plan, const Part& part, const Reflectance& reflectance,
+                   const Light& light) {
+    const LightSpectrum spectrum = spectrumOf(light.colour);
+    // Close to a lamp the eye sees as by day.
+    const Night& night = plan.colours.night;
+    if (!night.used || isNear(light.kind)) return reflected(spectrum, reflectance);
+    return dulledAtNight(spectrum, reflectance, night, part.dulling);
+}
+
 PartLightColours coloursOf(const Plan& plan) {
-    std::vector<Reflectance> parts;
-    for (const Part& part : plan.parts) parts.push_back(reflectanceOf(part.local_colour));
-    std::vector<LightSpectrum> lights;
-    for (const Light& light : plan.lights) lights.push_back(spectrumOf(light.colour));
-    return partLightColours(parts, lights);
+    PartLightColours colours;
+    for (const Part& part : plan.parts) {
+        const Reflectance reflectance = reflectanceOf(part.local_colour);
+        std::vector<Xyz>& row = colours.emplace_back();
+        for (const Light& light : plan.lights) {
+            row.push_back(partUnderLight(plan, part, reflectance, light));
+        }
+    }
+    return colours;
 }
 
 // Luminance that each vertex returns, in sums over the lights.
@@ -80,6 +94,52 @@ void addGloss(const Plan& plan, const Values& values, std::span<float> light,
     }
 }
 
+// What each part's colours depend on besides the light that falls on it.
+std::vector<PartColouring> colouringsOf(const Plan& plan, const Eigen::Matrix3d& adaptation,
+                                        const Xyz& main_white) {
+    const Night& night = plan.colours.night;
+    ShadingSubject subject;
+    subject.main_light = oklabFrom(Xyz{adaptation * main_white.xyz});
+    if (night.used) {
+        const double away = 1.0 - night.licence;
+        subject.shadow_warmth = night.shadow_warmth * away;
+        subject.veiled = night.veil * away;
+        subject.veil = oklabFrom(Oklch{0.85, 0.045, 255.0});  // the pale blue of painted moons
+    }
+    const std::vector<bool> turned = turnedOverParts(plan);
+    std::vector<PartColouring> colourings;
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        const Part& part = plan.parts[p];
+        PartColouring& colouring = colourings.emplace_back();
+        subject.local = oklabFrom(xyzFrom(linearFrom(part.local_colour)));
+        colouring.shading = shadingOf(plan, p);
+        colouring.subject = subject;
+        colouring.plain = isPlain(colouring.shading, subject);
+        if (turned[p] && part.ramp.kind != RampKind::AsLit) colouring.ramp.emplace(part.ramp);
+    }
+    return colourings;
+}
+
+// All that a glow does not reach is pushed down before it is painted.
+void darkenRest(const Plan& plan, const Reach& reach, std::span<const float> weights,
+                Values& values) {
+    const double darken = plan.colours.glow.darken;
+    const std::vector<bool> near = nearLights(plan);
+    if (darken <= 0.0 || std::ranges::find(near, true) == near.end()) return;
+    const auto darkest = static_cast<float>(plan.values.paint.darkest);
+    for (std::size_t v = 0; v < values.lightness.size(); ++v) {
+        float glow = 0.0F;
+        for (std::size_t l = 0; l < weights.size(); ++l) {
+            if (near[l]) glow += weights[l] * reach.irradiance[l][v];
+        }
+        const float all = std::max(values.light[v], 1e-9F);
+        const float down = static_cast<float>(darken) * std::max(0.0F, 1.0F - glow / all);
+        for (float* lightness : {&values.lightness[v], &values.painted[v]}) {
+            *lightness = std::max(std::min(darkest, *lightness), *lightness - down);
+        }
+    }
+}
+
 // Metal shows the room at full range, with the lights as glints on top.
 void paintMetal(const Plan& plan, const Reach& reach, Values& values) {
     const std::vector<float> levels = metalLevels(plan, reach);
@@ -110,14 +170,25 @@ void paintFace(const Plan& plan, Values& values) {
 
 }  // namespace
 
+void recolour(const Plan& plan, const Reach& reach, Values& values) {
+    values.colours = coloursOf(plan);
+    values.light_colours.clear();
+    for (const Light& light : plan.lights) {
+        values.light_colours.push_back(colourOf(spectrumOf(light.colour)));
+    }
+    const Xyz main_white = mainWhite(plan, reach, paintedAreas(plan, reach));
+    Development& development = values.development;
+    development.adaptation = adaptationFrom(main_white, plan.colours.adaptation);
+    development.dull = plan.colours.glow.dull;
+    development.parts = colouringsOf(plan, development.adaptation, main_white);
+    values.veils = veilsOf(plan);
+}
+
 Values valuesOf(const Plan& plan, const Reach& reach) {
     const Figure& figure = *plan.figure;
     const std::vector<float> areas = paintedAreas(plan, reach);
     Values values;
-    values.colours = coloursOf(plan);
-    for (const Light& light : plan.lights) {
-        values.light_colours.push_back(colourOf(spectrumOf(light.colour)));
-    }
+    recolour(plan, reach, values);
     const std::vector<float> weights = lightWeights(plan);
     values.light = sumOfLights(reach, weights, figure.receiverCount());
 
@@ -134,8 +205,6 @@ Values valuesOf(const Plan& plan, const Reach& reach) {
     std::vector<float> returned = returnedLuminance(plan, reach, values, weights);
     values.development.tone = {autoGain(returned, areas, 0.0), plan.values.contrast, paint.darkest,
                                paint.top()};
-    values.development.adaptation =
-        adaptationFrom(mainWhite(plan, reach, areas), plan.colours.adaptation);
 
     std::vector<float> light_seen(on_figure.begin(), on_figure.end());
     values.gloss = glossOf(plan, reach, weights);
@@ -154,6 +223,7 @@ Values valuesOf(const Plan& plan, const Reach& reach) {
         }
     });
     paintMetal(plan, reach, values);
+    darkenRest(plan, reach, weights, values);
     if (hasLicences(plan)) {
         values.as_lit = values.lightness;
         liftAndCalm(plan, values.lightness);

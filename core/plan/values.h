@@ -1,8 +1,9 @@
 // What is painted where: the lightness of every vertex, and what made it.
 #pragma once
 
+#include "core/plan/hue_veils.h"
+#include "core/plan/ladder.h"
 #include "core/plan/reach.h"
-#include "core/value/ladder.h"
 
 namespace glaukophos {
 
@@ -18,9 +19,10 @@ struct Values {
     // Light mirrored towards the viewer, as the luminance that adds; one entry a light (empty for
     // lights without any), or none at all.
     std::vector<std::vector<float>> gloss;
-    Tone light_tone;          // light -> L* on bare primer
-    Development development;  // light returned -> colour to paint
-    PartLightColours colours;
+    Tone light_tone;                 // light -> L* on bare primer
+    Development development;         // light returned -> colour to paint
+    PartLightColours colours;        // as the eye sees them: by night, the rods' share is in
+    std::vector<VeilHere> veils;     // one entry a vertex; empty without any
     std::vector<Xyz> light_colours;  // one entry a light, Y = 1
 };
 
@@ -29,6 +31,9 @@ enum class Finish {
     Quick,    // while something is dragged: specks and shallow dips are left
     Settled,  // all
 };
+
+// Only what colours depend on: how parts send light back, how the eye takes it, schools, veils.
+void recolour(const Plan& plan, const Reach& reach, Values& values);
 
 Values valuesOf(const Plan& plan, const Reach& reach);
 

@@ -22,6 +22,10 @@ struct PaintRange {
     double margin = 4.0;  // L*
 
     [[nodiscard]] double top() const { return lightest - margin; }  // of what is lit
+    // 0 at the darkest .. 1 at the top of what is lit.
+    [[nodiscard]] double position(double lightness) const {
+        return std::clamp((lightness - darkest) / std::max(top() - darkest, 1.0), 0.0, 1.0);
+    }
     bool operator==(const PaintRange&) const = default;
 };
 

@@ -55,6 +55,10 @@ void WindowTest::settle() {
         const EvaluatedPtr& evaluated = document().evaluated();
         return evaluated != nullptr && evaluated->complete && view().isFinished() &&
                evaluated->plan.values == document().plan().values &&
+               evaluated->plan.colours == document().plan().colours &&
+               evaluated->plan.mixing == document().plan().mixing &&
+               evaluated->plan.under == document().plan().under &&
+               evaluated->plan.rack == document().plan().rack &&
                evaluated->plan.lights == document().plan().lights &&
                evaluated->plan.parts == document().plan().parts;
     }));

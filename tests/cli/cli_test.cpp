@@ -310,5 +310,26 @@ TEST_F(Cli, ScoreGivesEveryDirectionAndThreeProposals) {
     EXPECT_NE(wrong.output.find("no far light"), std::string::npos);
 }
 
+TEST_F(Cli, MixesGivesEverythingInDrops) {
+    const std::string plan = file("box.stl") + " --far 11,45 --lamp 0,-9,5,radius=1,reach=8";
+    const Finished all = run("mixes " + plan + " --json");
+    ASSERT_EQ(all.code, 0) << all.output;
+    const Json json = Json::parse(all.output);
+    ASSERT_EQ(json["parts"].size(), 1U);
+    for (const Json& band : json["parts"][0]["bands"]) {
+        EXPECT_FALSE(band["drops"].empty());
+        EXPECT_GE(band["coats"].get<int>(), 1);
+        EXPECT_LT(band["ciede2000"].get<double>(), 12.0);
+    }
+    ASSERT_EQ(json["glows"].size(), 1U);
+    EXPECT_EQ(json["glows"][0]["shells"].size(), 4U);
+    const Json few = Json::parse(run("mixes " + plan + " --bottles 2 --json").output);
+    EXPECT_LE(few["bottles"].size(), 2U);
+    EXPECT_NE(run("mixes " + plan).output.find("Bottles:"), std::string::npos);
+    const Finished wrong = run("mixes " + plan + " --bottles -3");
+    EXPECT_EQ(wrong.code, 2);
+    EXPECT_EQ(std::count(wrong.output.begin(), wrong.output.end(), '\n'), 1);
+}
+
 }  // namespace
 }  // namespace glaukophos

@@ -93,8 +93,18 @@ TEST_F(Files, GlaukKeepsEverything) {
     auto plan = openPlan(boxStl(), {});
     ASSERT_TRUE(plan);
     plan->title = "Moonlit box";
-    plan->parts[0] = {"crate", {0.25, 0.5, 0.125}, Material::Wood, Focus::Main, true, true, 12,
-                      0.25};
+    Part& crate = plan->parts[0];
+    crate.name = "crate";
+    crate.local_colour = {0.25, 0.5, 0.125};
+    crate.material = Material::Wood;
+    crate.focus = Focus::Main;
+    crate.hidden = crate.locked = true;
+    crate.lift = 12;
+    crate.calm = 0.25;
+    crate.shading =
+        Shading{School::Complement, 0.25, Highlight::Yellowed, false, BlackHighlight::BlueGreen};
+    crate.dulling = Dulling::Black;
+    crate.ramp = {RampKind::OneHue, {0.0, 0.6, 1.0}};
     plan->lights[1].on = false;
     plan->lights[2].own_parts = {0};
     plan->lights[2].colour = {ColourSource::Chosen, 2345.0, {1.0, 0.5, 0.25}};
@@ -111,7 +121,17 @@ TEST_F(Files, GlaukKeepsEverything) {
     plan->values.squint = {450, 0.5, 6};
     plan->values.face = FaceQuarters{true, {1, 2, 3}, {0, -1, 0}, 5, 10, 0.75, 0.25};
     plan->values.corrections = {{-2, 1.5, {{1, 2, 3}, {4, 5, 6}}, {{0, 0, 1}, {0, -1, 0}}}};
-    plan->colours.adaptation = 0.5;
+    plan->colours = {0.5,
+                     {School::Cool, 0.75, Highlight::Kept, true, BlackHighlight::Blue},
+                     {true, 0.125, 0.25, 0.5},
+                     {0.25, 7, 0.5},
+                     {{"cheek", {1, 2, 3}, {0, -1, 0}, 2.5, {0.8, 0.2, 0.4}, 0.25}}};
+    plan->mixing = {4, 9, 6, 2.5, 12, {1.0, 0.8, 0.6}, 3000};
+    plan->rack.resize(2);
+    plan->rack[0].swatch = Swatch{{0.2, 0.4, 0.6}, {0.4, 0.6, 0.8}, {0, 0, 0}, {1, 1, 1}};
+    plan->rack[1].spectrum.assign(kBands, 0.25);
+    plan->rack[1].kind = PaintKind::Ink;
+    plan->rack[1].left_ml = 3.5;
     plan->view = {4.5, -20.0, 2.0, true, {1, 2, 3}};
     const fs::path file = m_folder / "plan.glauk";
     ASSERT_TRUE(savePlan(*plan, file));
@@ -126,6 +146,8 @@ TEST_F(Files, GlaukKeepsEverything) {
     EXPECT_EQ(back->lights[2].kind, plan->lights[2].kind);
     EXPECT_EQ(back->values, plan->values);
     EXPECT_EQ(back->colours, plan->colours);
+    EXPECT_EQ(back->mixing, plan->mixing);
+    EXPECT_EQ(back->rack, plan->rack);
     EXPECT_EQ(back->view, plan->view);
     EXPECT_EQ(back->figure->form->imported.mesh.triangles.size(), 12U);
 }

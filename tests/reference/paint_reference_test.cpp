@@ -129,5 +129,30 @@ TEST(PaintFilm, MixturesBehaveAsPigments) {
     EXPECT_LT(half.share[18], 0.45);
 }
 
+// Kubelka 1948: two grounds give two equations, so K and S of any film are found again.
+TEST(KubelkaMunk, TwoGroundsGiveTheFilmBack) {
+    for (const double scattering : {0.05, 0.4, 1.5}) {
+        for (const double tone : {0.04, 0.3, 0.8}) {
+            PaintFilm film;
+            film.scattering.setConstant(scattering);
+            film.absorption.setConstant(scattering * absorptionOverScattering(tone));
+            const Reflectance dark = grey(0.05);
+            const Reflectance light = grey(0.88);
+            const PaintFilm back =
+                filmFromSwatch(over(film, 1.0, dark), over(film, 1.0, light), dark, light);
+            EXPECT_NEAR(back.scattering[11], scattering, 1e-4 * scattering);
+            EXPECT_NEAR(back.absorption[11], film.absorption[11], 1e-4 * film.absorption[11]);
+            // Half as thick a swatch of the same paint: the same film.
+            const PaintFilm thin =
+                filmFromSwatch(over(film, 0.5, dark), over(film, 0.5, light), dark, light, 0.5);
+            EXPECT_NEAR(thin.scattering[3], scattering, 1e-4 * scattering);
+        }
+    }
+    // A swatch that hides the card: scattering enough to hide it, and its own mass tone.
+    const PaintFilm hiding = filmFromSwatch(grey(0.3), grey(0.3), grey(0.05), grey(0.9));
+    EXPECT_NEAR(thickReflectance(hiding.absorption[0] / hiding.scattering[0]), 0.3, 1e-3);
+    EXPECT_GT(contrastRatio(hiding, 1.0, daylight()), 0.98);
+}
+
 }  // namespace
 }  // namespace glaukophos

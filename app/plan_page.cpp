@@ -1,24 +1,24 @@
 // A page that is not seen costs nothing while a light is dragged.
-#include "app/value_page.h"
+#include "app/plan_page.h"
 
 #include "app/edit_key.h"
 #include "app/text.h"
 
 namespace glaukophos {
-ValuePage::ValuePage(Document& document, QWidget* parent)
-    : QWidget(parent), m_document(document), m_column(new QVBoxLayout(this)) {
+PlanPage::PlanPage(Document& document, QWidget* parent, Aspect aspect)
+    : QWidget(parent), m_document(document), m_aspect(aspect), m_column(new QVBoxLayout(this)) {
     m_column->setContentsMargins(0, 0, 0, 0);
     m_column->setSpacing(7);
-    connect(&document, &Document::changed, this, &ValuePage::refresh);
-    connect(&document, &Document::evaluatedChanged, this, &ValuePage::refreshResults);
+    connect(&document, &Document::changed, this, &PlanPage::refresh);
+    connect(&document, &Document::evaluatedChanged, this, &PlanPage::refreshResults);
 }
 
-void ValuePage::change(const QString& text, const std::function<void(Plan&)>& change, int key) {
+void PlanPage::change(const QString& text, const std::function<void(Plan&)>& change, int key) {
     if (m_showing || !m_document.isOpen()) return;
-    m_document.edit(text, Aspect::Values, change, key);
+    m_document.edit(text, m_aspect, change, key);
 }
 
-NumberField* ValuePage::addNumber(const ValueNumber& number) {
+NumberField* PlanPage::addNumber(const PlanNumber& number) {
     auto* field = new NumberField(number.label, number.tip, number.range, this);
     field->setObjectName(q(number.object));
     m_column->addWidget(field);
@@ -33,14 +33,14 @@ NumberField* ValuePage::addNumber(const ValueNumber& number) {
     return field;
 }
 
-QLabel* ValuePage::addSection(const QString& text) {
+QLabel* PlanPage::addSection(const QString& text) {
     auto* label = new QLabel(text, this);
     label->setObjectName(QStringLiteral("section"));
     m_column->addWidget(label);
     return label;
 }
 
-QLabel* ValuePage::addCaption(const char* object) {
+QLabel* PlanPage::addCaption(const char* object) {
     auto* label = new QLabel(this);
     label->setObjectName(q(object));
     label->setProperty("caption", true);
@@ -49,12 +49,35 @@ QLabel* ValuePage::addCaption(const char* object) {
     return label;
 }
 
-void ValuePage::showEvent(QShowEvent* event) {
+QComboBox* PlanPage::addChoice(const char* object, const QString& label, const QString& tip,
+                               const QStringList& names,
+                               const std::function<void(Plan&, int)>& use) {
+    auto* row = new QHBoxLayout;
+    row->setSpacing(6);
+    auto* words = new QLabel(label, this);
+    words->setToolTip(tip);
+    auto* box = new QComboBox(this);
+    box->setObjectName(q(object));
+    box->setAccessibleName(label);
+    box->setToolTip(tip);
+    box->addItems(names);
+    box->setMinimumContentsLength(8);
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    row->addWidget(words);
+    row->addWidget(box, 1);
+    m_column->addLayout(row);
+    connect(box, &QComboBox::activated, this, [this, label, use](int index) {
+        change(label, [&](Plan& plan) { use(plan, index); });
+    });
+    return box;
+}
+
+void PlanPage::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
     refresh();
 }
 
-void ValuePage::refresh() {
+void PlanPage::refresh() {
     if (!isVisible() || !m_document.isOpen()) return;
     const Plan& plan = m_document.plan();
     m_showing = true;
@@ -68,7 +91,7 @@ void ValuePage::refresh() {
     refreshResults();
 }
 
-void ValuePage::refreshResults() {
+void PlanPage::refreshResults() {
     if (!isVisible() || m_document.evaluated() == nullptr) return;
     showResults(*m_document.evaluated());
 }

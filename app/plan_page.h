@@ -1,7 +1,8 @@
-// What the pages of the Values stage have in common: numbers of the plan, filled and edited.
+// What the pages of the stages have in common: numbers of the plan, filled and edited.
 #pragma once
 
 #include <QBoxLayout>
+#include <QComboBox>
 #include <QLabel>
 #include <QWidget>
 #include <functional>
@@ -14,7 +15,7 @@
 namespace glaukophos {
 
 // A number of the plan; shown while `get` gives one. Both get the chosen part.
-struct ValueNumber {
+struct PlanNumber {
     const char* object;  // name of the control, for tests
     QString label;
     QString tip;
@@ -23,43 +24,60 @@ struct ValueNumber {
     std::function<void(Plan&, std::optional<PartIndex>, double)> set;
 };
 
-class ValuePage : public QWidget {
+class PlanPage : public QWidget {
     Q_OBJECT
 
   public:
-    ValuePage(Document& document, QWidget* parent);
+    PlanPage(Document& document, QWidget* parent, Aspect aspect = Aspect::Values);
 
   protected:
-    [[nodiscard]] Document& document() { return m_document; }
+    [[nodiscard]] Document& document() const { return m_document; }
     [[nodiscard]] QVBoxLayout& column() { return *m_column; }
     [[nodiscard]] bool isShowing() const { return m_showing; }
 
-    // One edit of the choices about values, while controls are not being filled; edits with the
+    // One edit of the plan, while controls are not being filled; edits with the
     // same key (not 0) in one gesture are one undo step.
     void change(const QString& text, const std::function<void(Plan&)>& change, int key = 0);
-    NumberField* addNumber(const ValueNumber& number);
+    NumberField* addNumber(const PlanNumber& number);
     QLabel* addSection(const QString& text);
     QLabel* addCaption(const char* object);
+    // A box to choose one of `names` from, filled by showPlan; `use` gets the index.
+    QComboBox* addChoice(const char* object, const QString& label, const QString& tip,
+                         const QStringList& names, const std::function<void(Plan&, int)>& use);
 
     // Fills what is special to the page; the numbers are filled already.
     virtual void showPlan(const Plan& /*plan*/) {}
     // Shows what new results say.
     virtual void showResults(const Evaluated& /*evaluated*/) {}
     void showEvent(QShowEvent* event) override;
+    void refresh();
 
   private:
     struct Control {
-        ValueNumber number;
+        PlanNumber number;
         NumberField* field = nullptr;  // owned by Qt
     };
-    void refresh();
     void refreshResults();
 
     Document& m_document;
+    Aspect m_aspect;
     QVBoxLayout* m_column;
     std::vector<Control> m_numbers;
     bool m_showing = false;
 };
+
+// get and set for a number of the plan that does not depend on the chosen part, reached by
+// `member`, a generic function from a plan to its number.
+template <class Member>
+auto getPlanNumber(Member member) {
+    return [member](const Plan& plan, std::optional<PartIndex>) {
+        return std::optional<double>(member(plan));
+    };
+}
+template <class Member>
+auto setPlanNumber(Member member) {
+    return [member](Plan& plan, std::optional<PartIndex>, double value) { member(plan) = value; };
+}
 
 // get and set for a number among the choices about values, reached by `member`, a function from
 // ValueChoices& to double&.

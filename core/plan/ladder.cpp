@@ -1,5 +1,5 @@
 // Mean light of each band on each part, developed into a colour.
-#include "core/value/ladder.h"
+#include "core/plan/ladder.h"
 
 #include <tbb/blocked_range.h>
 #include <tbb/parallel_reduce.h>
@@ -12,7 +12,8 @@ namespace {
 // Area-weighted sums over the vertices of one part in one band.
 struct BandSum {
     double weight = 0.0;
-    double luminance = 0.0;          // as painted
+    double luminance = 0.0;  // as painted
+    double position = 0.0;
     std::vector<double> irradiance;  // one entry a light
     std::vector<double> gloss;       // one entry a light, or none
 };
@@ -23,6 +24,7 @@ void add(BandSum& sum, const LadderInput& input, std::size_t v) {
     const double weight = input.areas_mm2[v];
     sum.weight += weight;
     sum.luminance += weight * luminanceOf(input.painted[v]);
+    sum.position += weight * input.paint.position(input.lightness[v]);
     const double kept = weight * input.kept[v];
     for (std::size_t l = 0; l < sum.irradiance.size(); ++l) {
         if (input.weights[l] == 0.0F) continue;
@@ -36,6 +38,7 @@ void add(BandSum& sum, const LadderInput& input, std::size_t v) {
 void add(BandSum& sum, const BandSum& other) {
     sum.weight += other.weight;
     sum.luminance += other.luminance;
+    sum.position += other.position;
     for (std::size_t l = 0; l < sum.irradiance.size(); ++l)
         sum.irradiance[l] += other.irradiance[l];
     for (std::size_t l = 0; l < sum.gloss.size(); ++l) sum.gloss[l] += other.gloss[l];
@@ -76,7 +79,16 @@ void setTarget(Step& step, const Lab& wanted) {
     step.target = labFrom(xyzFrom(linearFrom(step.shown)));
 }
 
-Step stepOf(const BandSum& sum, const std::vector<Xyz>& colours, const LadderInput& input) {
+double glowShare(const std::vector<double>& light_shares, const std::vector<bool>& lights_near) {
+    double share = 0.0;
+    for (std::size_t l = 0; l < light_shares.size(); ++l) {
+        if (lights_near[l]) share += light_shares[l];
+    }
+    return share;
+}
+
+Step stepOf(const BandSum& sum, std::size_t part_index, const LadderInput& input) {
+    const std::vector<Xyz>& colours = input.colours[part_index];
     Step step;
     if (sum.weight <= 0.0) return step;
     Xyz returned;
@@ -90,31 +102,14 @@ Step stepOf(const BandSum& sum, const std::vector<Xyz>& colours, const LadderInp
         for (double& share : step.light_shares) share /= returned.xyz.y();
     }
     step.present = true;
-    setTarget(step, labFrom(input.development.developed(returned, sum.luminance / sum.weight)));
+    step.position = sum.position / sum.weight;
+    const Place place{lightnessOf(sum.luminance / sum.weight), step.position,
+                      glowShare(step.light_shares, input.lights_near)};
+    setTarget(step, labFrom(input.development.coloured(part_index, returned, place)));
     return step;
 }
 
 }  // namespace
-
-PartLightColours partLightColours(std::span<const Reflectance> parts,
-                                  std::span<const LightSpectrum> lights) {
-    PartLightColours colours;
-    for (const Reflectance& part : parts) {
-        std::vector<Xyz>& row = colours.emplace_back();
-        for (const LightSpectrum& light : lights) row.push_back(reflected(light, part));
-    }
-    return colours;
-}
-
-Xyz Development::developed(const Xyz& light_returned, double luminance) const {
-    const Vec3d seen = adaptation * light_returned.xyz;
-    if (seen.y() <= 0.0) return {d65White() * luminance};
-    return {seen * (luminance / seen.y())};
-}
-
-Xyz Development::developed(const Xyz& light_returned) const {
-    return developed(light_returned, luminanceOf(tone.lightness(light_returned.xyz.y())));
-}
 
 std::vector<Ladder> partLadders(const LadderInput& input) {
     const std::vector<PartSums> sums = sumsOf(input);
@@ -124,7 +119,7 @@ std::vector<Ladder> partLadders(const LadderInput& input) {
         if (bands.area_mm2() <= 0.0) continue;
         for (std::size_t b = 0; b < ladders[part].size(); ++b) {
             Step& step = ladders[part][b];
-            step = stepOf(sums[part][b], input.colours[part], input);
+            step = stepOf(sums[part][b], part, input);
             step.share = bands.share(b);
             step.area_mm2 = bands.areas_mm2[b];
         }

@@ -6,32 +6,13 @@
 
 #include "core/colour/spectrum.h"
 #include "core/geometry/surface.h"
+#include "core/plan/colouring.h"
 #include "core/value/bands.h"
-#include "core/value/tone.h"
 
 namespace glaukophos {
 
 // colours[part][light]: what the part sends back under irradiance 1 of the light.
 using PartLightColours = std::vector<std::vector<Xyz>>;
-
-PartLightColours partLightColours(std::span<const Reflectance> parts,
-                                  std::span<const LightSpectrum> lights);
-
-struct ColourChoices {
-    double adaptation = 0.3;  // 0 as lit .. 1 the main light looks neutral
-    bool operator==(const ColourChoices&) const = default;
-};
-
-// How a sum of light on a part becomes the colour to paint.
-struct Development {
-    Tone tone;                                                 // for painted luminance
-    Eigen::Matrix3d adaptation = Eigen::Matrix3d::Identity();  // on XYZ
-
-    // Chromaticity as lit and adapted, at the given luminance.
-    [[nodiscard]] Xyz developed(const Xyz& light_returned, double luminance) const;
-    // The same with the luminance that the tone gives.
-    [[nodiscard]] Xyz developed(const Xyz& light_returned) const;
-};
 
 struct Step {
     bool present = false;  // false: nothing of the part lies in this band
@@ -40,6 +21,7 @@ struct Step {
     Lab target;                        // inside the gamut of a screen
     Srgb shown;                        // the same, encoded
     std::vector<double> light_shares;  // of the luminance returned, one entry a light
+    double position = 0.5;             // mean, as in Place
 };
 
 using Ladder = std::vector<Step>;  // one entry a band
@@ -50,6 +32,8 @@ struct LadderInput {
     const Bands& bands;
     std::span<const float> lightness;                // that the bands were sorted by
     std::span<const float> painted;                  // L* to paint
+    PaintRange paint;                                // that positions are counted in
+    const std::vector<bool>& lights_near;            // one entry a light: a glow?
     std::span<const float> areas_mm2;                // to be painted, 0 for what is left out
     std::span<const float> kept;                     // share of the light that is painted
     std::span<const std::vector<float>> irradiance;  // one entry a light, at strength 1

@@ -1,0 +1,35 @@
+// Page "Hues" of the Colours stage: veils of another hue, proposed from the form, moved by hand.
+#pragma once
+
+#include <QListWidget>
+#include <QPushButton>
+
+#include "app/colour_field.h"
+#include "app/figure_view.h"
+#include "app/plan_page.h"
+
+namespace glaukophos {
+
+class HuesPage : public PlanPage {
+    Q_OBJECT
+
+  public:
+    HuesPage(Document& document, FigureView& view, QWidget* parent);
+
+  protected:
+    void showPlan(const Plan& plan) override;
+
+  private:
+    void addActions();
+    void addEditor();
+    [[nodiscard]] std::optional<std::size_t> chosen() const;
+
+    FigureView& m_view;
+    QListWidget* m_list = nullptr;  // owned by Qt, as are the following
+    QPushButton* m_propose = nullptr;
+    QPushButton* m_place = nullptr;
+    QPushButton* m_remove = nullptr;
+    ColourField* m_colour = nullptr;
+};
+
+}  // namespace glaukophos

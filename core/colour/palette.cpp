@@ -1,0 +1,158 @@
+// What every small group of paints can do for every colour is found once; then sets are compared.
+#include "core/colour/palette.h"
+
+#include <tbb/parallel_for.h>
+
+#include <algorithm>
+#include <bit>
+#include <cstdint>
+#include <limits>
+
+#include "core/colour/adaptation.h"
+#include "core/colour/colour_difference.h"
+
+namespace glaukophos {
+namespace {
+
+using Set = std::uint32_t;  // a bit a candidate
+
+// The most wanted paints, at most `most`.
+std::vector<std::size_t> candidatesFor(const MixingRack& rack, std::span<const WantedColour> wanted,
+                                       const RecipeChoices& choices, std::size_t most) {
+    std::vector<double> votes(rack.paints.size(), 0.0);
+    for (const WantedColour& colour : wanted) {
+        for (const Drops& drops : recipeFor(rack, colour.colour, choices).drops) {
+            votes[drops.paint] += colour.weight * (2.0 + drops.drops);
+        }
+    }
+    std::vector<std::size_t> order;
+    for (std::size_t i = 0; i < votes.size(); ++i) {
+        if (votes[i] > 0.0) order.push_back(i);
+    }
+    std::ranges::stable_sort(order, std::greater<>{}, [&](std::size_t i) { return votes[i]; });
+    if (order.size() > most) order.resize(most);
+    return order;
+}
+
+struct Group {
+    Set set = 0;
+    std::vector<double> misses;  // one entry a wanted colour
+};
+
+// All groups of one to three candidates, with the least miss each can do for each colour.
+std::vector<Group> groupsOf(const MixingRack& rack, std::span<const std::size_t> candidates,
+                            std::span<const WantedColour> wanted, const RecipeChoices& choices) {
+    std::vector<Group> groups;
+    const Set all = Set{1} << candidates.size();
+    for (Set set = 1; set < all; ++set) {
+        if (std::popcount(set) <= choices.most_paints) {
+            groups.push_back({set, std::vector<double>(wanted.size(), 1e9)});
+        }
+    }
+    tbb::parallel_for(std::size_t{0}, groups.size(), [&](std::size_t g) {
+        std::vector<std::size_t> paints;
+        for (std::size_t i = 0; i < candidates.size(); ++i) {
+            if ((groups[g].set >> i & 1U) != 0) paints.push_back(candidates[i]);
+        }
+        forMixes(paints, choices.most_drops, [&](std::span<const Drops> drops) {
+            const Lab colour = colourOf(rack, drops);
+            for (std::size_t t = 0; t < wanted.size(); ++t) {
+                // Lightness alone is a lower bound up to the weight of its term, about 1.8.
+                if (std::abs(colour.L - wanted[t].colour.L) > 1.8 * groups[g].misses[t]) continue;
+                groups[g].misses[t] =
+                    std::min(groups[g].misses[t], ciede2000(colour, wanted[t].colour));
+            }
+        });
+    });
+    return groups;
+}
+
+double missOf(const std::vector<Group>& groups, std::span<const WantedColour> wanted, Set set) {
+    std::vector<double> least(wanted.size(), 1e9);
+    for (const Group& group : groups) {
+        if ((group.set & set) != group.set) continue;
+        for (std::size_t t = 0; t < wanted.size(); ++t) {
+            least[t] = std::min(least[t], group.misses[t]);
+        }
+    }
+    double miss = 0.0;
+    // Squared, so that no single colour is given up for the sake of the others.
+    for (std::size_t t = 0; t < wanted.size(); ++t) miss += wanted[t].weight * least[t] * least[t];
+    return miss;
+}
+
+LightSpectrum lampOf(double lamp_K) { return planck(lamp_K); }
+
+Lab seenUnder(const Reflectance& reflectance, double lamp_K) {
+    const LightSpectrum lamp = lampOf(lamp_K);
+    const Xyz seen = reflected(lamp, reflectance);
+    return labFrom(Xyz{adaptationFrom(colourOf(lamp), 1.0) * seen.xyz});
+}
+
+}  // namespace
+
+std::vector<std::size_t> paletteFor(const MixingRack& rack, std::span<const WantedColour> wanted,
+                                    int bottles, const RecipeChoices& choices) {
+    constexpr std::size_t kMostCandidates = 14;
+    std::vector<std::size_t> candidates = candidatesFor(rack, wanted, choices, kMostCandidates);
+    const auto wanted_bottles = static_cast<std::size_t>(std::max(bottles, 1));
+    if (candidates.size() > wanted_bottles) {
+        const std::vector<Group> groups = groupsOf(rack, candidates, wanted, choices);
+        Set kept = (Set{1} << candidates.size()) - 1;
+        while (static_cast<std::size_t>(std::popcount(kept)) > wanted_bottles) {
+            Set best = 0;
+            double least = std::numeric_limits<double>::max();
+            for (Set bit = 1; bit <= kept; bit <<= 1U) {
+                if ((kept & bit) == 0) continue;
+                const double miss = missOf(groups, wanted, kept & ~bit);
+                if (miss >= least) continue;
+                least = miss;
+                best = kept & ~bit;
+            }
+            kept = best;
+        }
+        std::vector<std::size_t> chosen;
+        for (std::size_t i = 0; i < candidates.size(); ++i) {
+            if ((kept >> i & 1U) != 0) chosen.push_back(candidates[i]);
+        }
+        candidates = std::move(chosen);
+    }
+    std::ranges::sort(candidates);
+    return candidates;
+}
+
+std::optional<Help> paintThatHelps(const MixingRack& rack, const Lab& target, const Recipe& nearest,
+                                   const RecipeChoices& choices) {
+    std::optional<Help> best;
+    for (const Paint& paint : genericRack()) {
+        const bool owned = std::ranges::any_of(rack.paints, [&](const Paint& own) {
+            return own.mass_tone == paint.mass_tone || own.name == paint.name;
+        });
+        if (owned) continue;
+        MixingRack few;
+        for (const Drops& drops : nearest.drops) {
+            add(few, rack.paints[drops.paint], rack.films[drops.paint]);
+        }
+        add(few, paint, filmOf(paint));
+        const double difference = recipeFor(few, target, choices).difference;
+        if (!best || difference < best->difference) best = Help{paint, difference};
+    }
+    const bool helps = best && best->difference < 0.75 * nearest.difference &&
+                       best->difference < nearest.difference - 1.0;
+    return helps ? best : std::nullopt;
+}
+
+Lab targetUnder(const Lab& target, double lamp_K) {
+    return seenUnder(reflectanceOf(displayable(target)), lamp_K);
+}
+
+Lab mixUnder(const MixingRack& rack, const Recipe& recipe, double lamp_K) {
+    return seenUnder(reflectanceOf(rack, recipe.drops), lamp_K);
+}
+
+double differenceUnder(const MixingRack& rack, const Lab& target, const Recipe& recipe,
+                       double lamp_K) {
+    return ciede2000(targetUnder(target, lamp_K), mixUnder(rack, recipe, lamp_K));
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,235 @@
+// All of it is moves in the plane of hue and chroma, stronger the deeper or the lighter.
+#include "core/effect/shading.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/base/vec.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr double kShadowEnds = 0.5;  // position where shadow turns to middle
+constexpr double kLightBegins = 0.55;
+constexpr double kShadowChroma = 0.085;  // what the schools add at the deepest, full strength
+constexpr double kLightChroma = 0.035;
+constexpr double kCoolHue_deg = 262.0;
+constexpr double kWarmShadowHue_deg = 12.0;  // red-violet
+constexpr double kYellowHue_deg = 98.0;
+constexpr double kOrangeHue_deg = 58.0;
+
+double smooth(double t) {
+    t = std::clamp(t, 0.0, 1.0);
+    return t * t * (3.0 - 2.0 * t);
+}
+
+double inShadow(double position) { return smooth((kShadowEnds - position) / kShadowEnds); }
+double inLight(double position) { return smooth((position - kLightBegins) / (1.0 - kLightBegins)); }
+
+Oklab withHue(const Oklab& colour, double chroma, double hue_deg) {
+    return oklabFrom(Oklch{colour.L, chroma, hue_deg});
+}
+
+double chromaOf(const Oklab& colour) { return std::hypot(colour.a, colour.b); }
+
+// Moves hue and chroma from one colour towards another; lightness stays.
+Oklab towards(const Oklab& from, const Oklab& to, double share) {
+    return {from.L, from.a + share * (to.a - from.a), from.b + share * (to.b - from.b)};
+}
+
+Oklab added(const Oklab& colour, double chroma, double hue_deg) {
+    const Oklab more = withHue(colour, chroma, hue_deg);
+    return {colour.L, colour.a + more.a, colour.b + more.b};
+}
+
+Oklab strengthened(const Oklab& colour, double factor) {
+    return {colour.L, factor * colour.a, factor * colour.b};
+}
+
+// Turns the hue the short way round, keeping chroma.
+Oklab turned(const Oklab& colour, double hue_deg, double share) {
+    const Oklch lch = oklchFrom(colour);
+    const double way = std::remainder(hue_deg - lch.h_deg, 360.0);
+    return withHue(colour, lch.C, lch.h_deg + share * way);
+}
+
+// The darker, the less chroma it takes to look as strong.
+double shadowChroma(const Oklab& colour) {
+    return kShadowChroma * std::clamp(colour.L / 0.45, 0.4, 1.0);
+}
+
+Oklab opposed(const Oklab& colour, const ShadingSubject& subject, double shadow, double light) {
+    const bool warm = isWarm(subject.main_light);
+    const Oklab in_shadow =
+        added(colour, shadow * shadowChroma(colour), warm ? kCoolHue_deg : kWarmShadowHue_deg);
+    return added(in_shadow, light * kLightChroma, warm ? 70.0 : kCoolHue_deg);
+}
+
+// Mixing in the complement first greys a colour, then turns it over.
+Oklab complemented(const Oklab& colour, const ShadingSubject& subject, double shadow) {
+    const Oklch local = oklchFrom(subject.local);
+    const double chroma = std::clamp(0.6 * local.C, 0.02, shadowChroma(colour));
+    return towards(colour, withHue(colour, chroma, opposite_deg(local.h_deg)), shadow);
+}
+
+Oklab cooled(const Oklab& colour, double shadow, double light, double strength) {
+    const double middle = strength * 0.35 * (1.0 - shadow - light);
+    return added(strengthened(colour, 1.0 + std::max(0.0, middle)),
+                 strength * shadow * shadowChroma(colour), kCoolHue_deg);
+}
+
+Oklab schooled(const Shading& shading, const ShadingSubject& subject, const Oklab& colour,
+               double shadow, double light) {
+    const double strength = shading.strength;
+    switch (shading.school) {
+        case School::Opposition:
+            return opposed(colour, subject, strength * shadow, strength * light);
+        case School::Complement:
+            return complemented(colour, subject, strength * shadow);
+        case School::Black:
+            return strengthened(colour, 1.0 - 0.9 * strength * shadow);
+        case School::Cool:
+            return cooled(colour, shadow, light, strength);
+        case School::Physical:
+            break;
+    }
+    return colour;
+}
+
+Oklab highlighted(const Shading& shading, const ShadingSubject& subject, const Oklab& colour,
+                  double light) {
+    switch (shading.highlight) {
+        case Highlight::Kept: {
+            const double own = chromaOf(colour);
+            const double wanted = std::max(own, chromaOf(subject.local));
+            return own < 1e-6 ? colour : strengthened(colour, 1.0 + light * (wanted / own - 1.0));
+        }
+        case Highlight::WashedOut:
+            return strengthened(colour, 1.0 - 0.7 * light);
+        case Highlight::Yellowed:
+            return added(colour, 0.065 * light, kYellowHue_deg);
+        case Highlight::AsLit:
+            break;
+    }
+    return colour;
+}
+
+// What a pale red needs so as not to look pink: the hue of orange and some chroma.
+Oklab guarded(const ShadingSubject& subject, const Oklab& colour, double light) {
+    const Oklab orange = turned(colour, kOrangeHue_deg, light);
+    const double own = chromaOf(orange);
+    const double least = light * 0.65 * chromaOf(subject.local);
+    return own < least && own > 1e-6 ? strengthened(orange, least / own) : orange;
+}
+
+Oklab litBlack(BlackHighlight choice, const ShadingSubject& subject, const Oklab& colour,
+               double position) {
+    // Black never gets far up: its lights begin low.
+    const double light = smooth((position - 0.3) / 0.5);
+    switch (choice) {
+        case BlackHighlight::Blue:
+            return added(colour, 0.055 * light, kCoolHue_deg);
+        case BlackHighlight::BlueGreen:
+            return added(colour, 0.05 * light, 205.0);
+        case BlackHighlight::LightsHue: {
+            const Oklch lamp = oklchFrom(subject.main_light);
+            return added(colour, light * std::clamp(1.5 * lamp.C, 0.03, 0.07), lamp.h_deg);
+        }
+        case BlackHighlight::AsLit:
+            break;
+    }
+    return colour;
+}
+
+}  // namespace
+
+const std::array<ShadingEntry, 5>& schools() {
+    static const std::array<ShadingEntry, 5> entries = {{
+        {"As light does", "physical", "Each value in its own colour. Quiet and true."},
+        {"Warm against cool", "opposition", "Cool shadows in warm light, and the reverse. Lively."},
+        {"Opposite hue", "complement", "Shadows take the facing hue: violet under yellow."},
+        {"Black", "black", "Shadows mixed with black. Grim; deadens skin."},
+        {"Always cool", "cool", "Cool shadows, the middle strongest. Clean, bright."},
+    }};
+    return entries;
+}
+
+const std::array<ShadingEntry, 4>& highlights() {
+    static const std::array<ShadingEntry, 4> entries = {{
+        {"As light does", "as-lit", "Lights keep what the light leaves them."},
+        {"Full colour", "kept", "Lights keep the part's full colour as far as paint can."},
+        {"Washed out", "washed-out", "Lights fade as with ivory or bone mixed in."},
+        {"Yellowed", "yellowed", "Lights turn to yellow: brighter to the eye and stronger."},
+    }};
+    return entries;
+}
+
+const std::array<ShadingEntry, 4>& black_highlights() {
+    static const std::array<ShadingEntry, 4> entries = {{
+        {"Grey", "as-lit", "Black parts light up grey, as light does."},
+        {"Blue", "blue", "Black parts light up blue: cold steel, raven."},
+        {"Blue-green", "blue-green", "Black parts light up blue-green: leather, old cloth."},
+        {"The light's own hue", "lights-hue", "Black parts take the hue of the main light."},
+    }};
+    return entries;
+}
+
+double opposite_deg(double hue_deg) {
+    // Pairs that face each other, in OKLab hues of strong paints, once round.
+    constexpr std::array<std::pair<double, double>, 7> kPairs = {{{0.0, 135.0},
+                                                                  {29.0, 150.0},
+                                                                  {60.0, 255.0},
+                                                                  {105.0, 302.0},
+                                                                  {150.0, 389.0},
+                                                                  {255.0, 420.0},
+                                                                  {302.0, 465.0}}};
+    hue_deg -= 360.0 * std::floor(hue_deg / 360.0);
+    const auto upper =
+        std::ranges::upper_bound(kPairs, hue_deg, {}, &std::pair<double, double>::first);
+    const auto lower = std::prev(upper);
+    const std::pair<double, double> next = upper == kPairs.end() ? std::pair{360.0, 495.0} : *upper;
+    const double share = (hue_deg - lower->first) / (next.first - lower->first);
+    const double facing = lower->second + share * (next.second - lower->second);
+    return facing - 360.0 * std::floor(facing / 360.0);
+}
+
+bool isWarm(const Oklab& light) {
+    const double towards_orange =
+        light.a * std::cos(radians(70.0)) + light.b * std::sin(radians(70.0));
+    return towards_orange > -0.008;
+}
+
+bool isRed(const Oklab& local) {
+    const Oklch lch = oklchFrom(local);
+    return lch.C > 0.09 && hueDistance_deg(lch.h_deg, 22.0) < 19.0;
+}
+
+bool isBlack(const Oklab& local) { return local.L < 0.36 && chromaOf(local) < 0.035; }
+
+bool isPink(const Oklab& colour) {
+    const Oklch lch = oklchFrom(colour);
+    return colour.L > 0.66 && lch.C > 0.02 && hueDistance_deg(lch.h_deg, 5.0) < 35.0;
+}
+
+bool isPlain(const Shading& shading, const ShadingSubject& subject) {
+    return shading.school == School::Physical && shading.highlight == Highlight::AsLit &&
+           !(shading.red_guard && isRed(subject.local)) &&
+           (shading.black == BlackHighlight::AsLit || !isBlack(subject.local)) &&
+           subject.shadow_warmth == 0.0 && subject.veiled == 0.0;
+}
+
+Oklab shaded(const Shading& shading, const ShadingSubject& subject, const Oklab& as_lit,
+             double position, double by_night) {
+    const double shadow = inShadow(position);
+    const double light = inLight(position);
+    Oklab colour = schooled(shading, subject, as_lit, shadow, light);
+    colour = highlighted(shading, subject, colour, light);
+    if (shading.red_guard && isRed(subject.local)) colour = guarded(subject, colour, light);
+    if (isBlack(subject.local)) colour = litBlack(shading.black, subject, colour, position);
+    const double veil = smooth((position - 0.12) / 0.5);
+    colour = added(colour, 0.35 * shadowChroma(colour) * by_night * subject.shadow_warmth * shadow,
+                   kWarmShadowHue_deg);
+    return towards(colour, subject.veil, by_night * subject.veiled * veil);
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,69 @@
+// Ranges, in the words of the interface.
+#include "core/plan/colour_choices.h"
+
+#include <cmath>
+
+namespace glaukophos {
+namespace {
+
+bool within(double value, double low, double high) {
+    return std::isfinite(value) && value >= low && value <= high;
+}
+
+bool isShare(double value) { return within(value, 0.0, 1.0); }
+
+}  // namespace
+
+std::string problemWith(const ColourChoices& colours) {
+    if (!isShare(colours.adaptation)) return "Adaptation must lie between 0 and 1.";
+    if (!isShare(colours.shading.strength)) {
+        return "The strength of shading must lie between 0 and 1.";
+    }
+    const Night& night = colours.night;
+    if (!isShare(night.licence) || !isShare(night.shadow_warmth) || !isShare(night.veil)) {
+        return "The choices about the night must lie between 0 and 1.";
+    }
+    const GlowChoices& glow = colours.glow;
+    if (!isShare(glow.dull) || !isShare(glow.whiteness) || !within(glow.darken, 0, 40)) {
+        return "A glow may dull by 0 to 1 and darken by 0 to 40 L*.";
+    }
+    if (colours.veils.size() > 200) return "There are more than 200 veils of hue.";
+    for (const HueVeil& veil : colours.veils) {
+        const bool sound = veil.point_mm.allFinite() && veil.normal.allFinite() &&
+                           within(veil.radius_mm, 0.05, 200) && isShare(veil.strength);
+        if (!sound) {
+            return "A veil of hue needs a place, a radius of 0.05 to 200 mm and a strength of 0 "
+                   "to 1.";
+        }
+    }
+    return {};
+}
+
+std::string problemWith(const MixingChoices& mixing) {
+    if (mixing.paints_a_part < 1 || mixing.paints_a_part > 6) {
+        return "A part takes 1 to 6 paints.";
+    }
+    if (mixing.most_drops < 2 || mixing.most_drops > 30) return "A mix takes 2 to 30 drops.";
+    if (mixing.bottles < 0 || mixing.bottles > 100) return "Take 0 to 100 bottles.";
+    if (!within(mixing.thinner, 0, 20)) return "Take 0 to 20 parts of thinner.";
+    if (!within(mixing.largest_step, 2, 100)) {
+        return "The largest step must lie between 2 and 100.";
+    }
+    if (!within(mixing.lamp_K, 1500, 20000)) {
+        return "The desk lamp must lie between 1500 and 20000 kelvin.";
+    }
+    return {};
+}
+
+std::string problemWith(const Underpainting& under) {
+    if (under.coats.size() > 6) return "An underpainting has at most 6 coats.";
+    for (const UnderCoat& coat : under.coats) {
+        if (!within(coat.spread_deg, 10, 90) || !within(coat.thickness, 0, 2)) {
+            return "A coat of underpainting spreads 10 to 90 degrees and is 0 to 2 coats thick.";
+        }
+    }
+    if (!within(under.filter_thickness, 0, 4)) return "A filter is 0 to 4 coats thick.";
+    return {};
+}
+
+}  // namespace glaukophos

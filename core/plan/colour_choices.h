@@ -1,0 +1,78 @@
+// What the painter decides about colour. Plain data.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "core/colour/paint.h"
+#include "core/effect/glow_ramp.h"
+#include "core/effect/night.h"
+
+namespace glaukophos {
+
+// What is done to everything that a glow does not reach, before the glow is painted.
+struct GlowChoices {
+    double dull = 0.0;       // 0..1: chroma taken
+    double darken = 0.0;     // L* taken, 0..40
+    double whiteness = 1.0;  // of the source itself: 0 the light's own tint .. 1 pure white
+    bool operator==(const GlowChoices&) const = default;
+};
+
+// A patch of another hue laid over a part as thin veils: cheeks, knuckles, jaw.
+struct HueVeil {
+    std::string name;
+    Vec3 point_mm = Vec3::Zero();
+    Vec3 normal = Vec3::UnitZ();
+    double radius_mm = 1.5;
+    Srgb colour{0.6, 0.25, 0.22};
+    double strength = 0.35;  // in its middle, 0..1
+    bool operator==(const HueVeil&) const = default;
+};
+
+struct ColourChoices {
+    double adaptation = 0.3;  // 0 as lit .. 1 the main light looks neutral
+    Shading shading;          // of parts without a shading of their own
+    Night night;
+    GlowChoices glow;
+    std::vector<HueVeil> veils;
+    bool operator==(const ColourChoices&) const = default;
+};
+
+// One pass of an underpainting.
+struct UnderCoat {
+    std::string paint;         // its name in the rack
+    double spread_deg = 90.0;  // off straight above, where half arrives; 90: from everywhere
+    double thickness = 1.0;    // in full coats, where all of it arrives
+    bool operator==(const UnderCoat&) const = default;
+};
+
+// Values from sprays of narrowing angles, then a transparent colour over all.
+struct Underpainting {
+    bool used = false;
+    // Shadow colour all over, a middle from above, white from straight above: common practice, no
+    // source.
+    std::vector<UnderCoat> coats = {
+        {"Indanthrone blue", 90.0, 1.0}, {"Pyrrole red", 50.0, 0.4}, {"Titanium white", 22.0, 0.8}};
+    std::string filter;             // a transparent paint; empty: none
+    double filter_thickness = 0.5;  // in full coats
+    bool operator==(const Underpainting&) const = default;
+};
+
+// How colours are to be mixed.
+struct MixingChoices {
+    int paints_a_part = 3;     // 2..6: for all bands of a part together
+    int most_drops = 12;       // in one mix
+    int bottles = 0;           // for the whole figure; 0: as many as it takes
+    double thinner = 1.0;      // parts of thinner to one of paint, by brush
+    double largest_step = 16;  // CIEDE2000 between neighbouring bands before it jumps
+    Srgb primer{0.11, 0.11, 0.115};
+    double lamp_K = 5000.0;  // the painter's desk lamp
+    bool operator==(const MixingChoices&) const = default;
+};
+
+// One sentence naming what makes no sense; empty when all is sound.
+std::string problemWith(const ColourChoices& colours);
+std::string problemWith(const MixingChoices& mixing);
+std::string problemWith(const Underpainting& under);
+
+}  // namespace glaukophos
