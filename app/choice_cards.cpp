@@ -30,7 +30,7 @@ ChoiceCards::ChoiceCards(const char* object, std::span<const ShadingEntry> entri
         button->setProperty("card", true);
         button->setCheckable(true);
         button->setAccessibleName(tr(entry.name));
-        button->setAccessibleDescription(tr(entry.about));
+        button->setToolTip(tr(entry.about));
         auto* row = new QHBoxLayout(button);
         row->setContentsMargins(5, 4, 6, 4);
         row->setSpacing(8);

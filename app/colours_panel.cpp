@@ -27,8 +27,9 @@ ColoursPanel::ColoursPanel(Document& document, FigureView& view, QWidget* parent
     m_pages->addPage(tr("Under"), tr("Underpainting: sprays, then a transparent colour"),
                      "pageUnder", new UnderPage(document, view, this));
     m_pages->addPage(tr("Rack"), tr("Your paints"), "pageRack", m_rack);
-    m_pages->addPage(tr("Mix"), tr("Drops for every colour"), "pageMix",
-                     new MixingPage(document, this));
+    auto* mixing = new MixingPage(document, this);
+    m_pages->addPage(tr("Mix"), tr("Drops for every colour"), "pageMix", mixing);
+    connect(mixing, &MixingPage::problem, this, &ColoursPanel::problem);
     column().addWidget(m_pages, 1);
     connect(m_pages, &PageTabs::pageShown, this, [this, &view] { view.setOverlay(overlay()); });
     connect(m_all, &WheelPage::stepsToggled, this, &ColoursPanel::stepsToggled);

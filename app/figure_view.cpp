@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/recipe_words.h"
 #include "app/text.h"
 #include "app/theme.h"
 
@@ -465,6 +466,18 @@ void FigureView::showBandAlone(std::optional<std::size_t> band) {
     requestPicture(false);
 }
 
+// The drops of the band that a spot lies in; nothing where there are none.
+static QString mixWords(const Evaluated& evaluated, const Spot& spot) {
+    if (evaluated.mixes == nullptr || spot.is_source) return {};
+    const std::vector<BandMix>& bands = evaluated.mixes->parts[spot.part].bands;
+    for (std::size_t b = 0; b < bands.size(); ++b) {
+        if (bands[b].present && spot.band == bandName(b, bands.size())) {
+            return QObject::tr("  ·  mix ") + shortRecipe(evaluated.mixes->rack, bands[b].recipe);
+        }
+    }
+    return {};
+}
+
 void FigureView::readSpot(const QPointF& position) {
     const EvaluatedPtr& evaluated = m_document.evaluated();
     if (evaluated == nullptr) return;
@@ -473,7 +486,8 @@ void FigureView::readSpot(const QPointF& position) {
         emit spotRead({});
         return;
     }
-    emit spotRead(q(inWords(spotAt(evaluated->plan, evaluated->results, *hit))));
+    const Spot spot = spotAt(evaluated->plan, evaluated->results, *hit);
+    emit spotRead(q(inWords(spot)) + mixWords(*evaluated, spot));
 }
 
 void FigureView::wheelEvent(QWheelEvent* event) {

@@ -21,11 +21,10 @@ HuesPage::HuesPage(Document& document, FigureView& view, QWidget* parent)
 }
 
 void HuesPage::addActions() {
-    m_propose = new QPushButton(this);
-    m_propose->setObjectName(QStringLiteral("proposeVeils"));
-    m_propose->setToolTip(
-        tr("Places that stand out of the form, and those of a face where one is "
-           "marked on the Values stage, page Hand"));
+    m_propose = newButton("proposeVeils", tr("Choose a part to have places proposed"),
+
+                          tr("Places that stand out of the form, and those of a face where one is "
+                             "marked on the Values stage, page Hand"));
     column().addWidget(m_propose);
     connect(m_propose, &QPushButton::clicked, this, [this] {
         const auto part = document().selectedPart();
@@ -39,20 +38,15 @@ void HuesPage::addActions() {
     m_list = new QListWidget(this);
     m_list->setObjectName(QStringLiteral("veils"));
     m_list->setAccessibleName(tr("Veils of hue"));
+    m_list->setToolTip(tr("Choose one to change or move it"));
     m_list->setFixedHeight(190);
     column().addWidget(m_list);
     auto* row = new QHBoxLayout;
     row->setSpacing(5);
-    const auto addButton = [&](const char* object, const QString& text, const QString& tip) {
-        auto* button = new QPushButton(text, this);
-        button->setObjectName(q(object));
-        button->setToolTip(tip);
-        row->addWidget(button);
-        return button;
-    };
-    auto* add = addButton("addVeil", tr("Add"), tr("Then click where it belongs"));
-    m_place = addButton("placeVeil", tr("Move"), tr("Then click where it belongs"));
-    m_remove = addButton("removeVeil", tr("Remove"), tr("Takes the chosen veil away"));
+    auto* add = newButton("addVeil", tr("Add"), tr("Then click where it belongs"));
+    m_place = newButton("placeVeil", tr("Move"), tr("Then click where it belongs"));
+    m_remove = newButton("removeVeil", tr("Remove"), tr("Takes the chosen veil away"));
+    for (QPushButton* button : {add, m_place, m_remove}) row->addWidget(button);
     column().addLayout(row);
     connect(add, &QPushButton::clicked, this, [this] {
         m_view.askForPlace(tr("Click where the veil belongs"), [this](const SurfacePoint& place) {
@@ -134,6 +128,19 @@ std::optional<std::size_t> HuesPage::chosen() const {
     return static_cast<std::size_t>(row);
 }
 
+void HuesPage::fillList(const std::vector<HueVeil>& veils) {
+    const int row = std::min(m_list->currentRow(), static_cast<int>(veils.size()) - 1);
+    const QSignalBlocker blocker(m_list);
+    m_list->clear();
+    for (const HueVeil& veil : veils) {
+        QPixmap swatch(18, 18);
+        swatch.fill(qColour(veil.colour));
+        new QListWidgetItem(QIcon(swatch), q(veil.name), m_list);
+    }
+    m_list->setCurrentRow(row < 0 && !veils.empty() ? 0 : row);
+    m_listed = veils;
+}
+
 void HuesPage::showPlan(const Plan& plan) {
     const auto part = document().selectedPart();
     const bool known = part && *part < plan.parts.size();
@@ -141,17 +148,8 @@ void HuesPage::showPlan(const Plan& plan) {
     m_propose->setText(known ? tr("Propose places on %1").arg(q(plan.parts[*part].name))
                              : tr("Choose a part to have places proposed"));
     const std::vector<HueVeil>& veils = plan.colours.veils;
-    const int row = std::min(m_list->currentRow(), static_cast<int>(veils.size()) - 1);
-    {
-        const QSignalBlocker blocker(m_list);
-        m_list->clear();
-        for (const HueVeil& veil : veils) {
-            QPixmap swatch(18, 18);
-            swatch.fill(qColour(veil.colour));
-            new QListWidgetItem(QIcon(swatch), q(veil.name), m_list);
-        }
-        m_list->setCurrentRow(row < 0 && !veils.empty() ? 0 : row);
-    }
+    // Not while the list itself tells of another row: it must not be emptied under its own feet.
+    if (veils != m_listed) fillList(veils);
     const auto veil = chosen();
     m_place->setEnabled(veil.has_value());
     m_remove->setEnabled(veil.has_value());

@@ -24,7 +24,10 @@ class HuesPage : public PlanPage {
     void addEditor();
     [[nodiscard]] std::optional<std::size_t> chosen() const;
 
+    void fillList(const std::vector<HueVeil>& veils);
+
     FigureView& m_view;
+    std::vector<HueVeil> m_listed;
     QListWidget* m_list = nullptr;  // owned by Qt, as are the following
     QPushButton* m_propose = nullptr;
     QPushButton* m_place = nullptr;

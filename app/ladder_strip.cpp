@@ -149,6 +149,7 @@ LadderStrip::LadderStrip(Document& document, QWidget* parent)
     setAttribute(Qt::WA_StyledBackground);
     setMouseTracking(true);
     m_keep->setObjectName(QStringLiteral("keepLadder"));
+    m_keep->setAccessibleName(tr("Compare the chosen part with another"));
     m_keep->setToolTip(tr("Keeps this part's ladder in sight while you choose another"));
     m_keep->setGeometry(16, 112, 128, 28);
     connect(m_keep, &QPushButton::clicked, this, &LadderStrip::keep);
@@ -226,7 +227,7 @@ QString LadderStrip::tipFor(std::size_t band) const {
     QStringList lines = numbersOf(step);
     const LadderDrops drops = dropsOf(*m_document.evaluated(), shownPart());
     if (const BandMix* mix = mixOf(drops, band)) {
-        lines << tr("Above the colour wanted, below the mix: %1.")
+        lines << tr("Above the colour wanted, below the mix, which %1.")
                      .arg(nearnessWords(mix->recipe.difference));
         if (mix->bridge) {
             lines << tr("A jump of %1 from the band below: put %2 in between.")

@@ -80,9 +80,10 @@ QString openFilter() {
 
 }  // namespace
 
-MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent)
+MainWindow::MainWindow(const QString& folder, QWidget* parent)
     : QMainWindow(parent),
-      m_recovery(m_document, recovery_folder),
+      m_recovery(m_document, folder),
+      m_own_rack(m_document, folder),
       m_view(new FigureView(m_document, this)),
       m_banner(new Banner(this)),
       m_strip(new LadderStrip(m_document, this)),
@@ -310,6 +311,8 @@ void MainWindow::connectLoader() {
     connect(&m_loader, &Loader::loaded, this,
             [this](const std::shared_ptr<Plan>& plan, const QString& path) {
                 m_banner->dismiss();
+                // A new figure is planned with the painter's own paints.
+                if (path.isEmpty()) plan->rack = m_own_rack.last().value_or(plan->rack);
                 const bool recovered = !path.isEmpty() && path == m_recovery.leftBehind();
                 m_document.open(*plan, recovered ? QString() : path);
                 updateTitle();

@@ -15,6 +15,7 @@
 #include "app/ladder_strip.h"
 #include "app/lights_panel.h"
 #include "app/loader.h"
+#include "app/own_rack.h"
 #include "app/recovery.h"
 #include "app/theme.h"
 #include "app/values_panel.h"
@@ -27,8 +28,8 @@ class MainWindow : public QMainWindow {
     Q_OBJECT
 
   public:
-    // Copies of unsaved work are kept in `recovery_folder`.
-    explicit MainWindow(const QString& recovery_folder, QWidget* parent = nullptr);
+    // Copies of unsaved work and the painter's rack are kept in `folder`.
+    explicit MainWindow(const QString& folder, QWidget* parent = nullptr);
 
     [[nodiscard]] Document& document() { return m_document; }
     [[nodiscard]] FigureView& figureView() { return *m_view; }
@@ -88,6 +89,7 @@ class MainWindow : public QMainWindow {
     Document m_document;
     Loader m_loader;
     Recovery m_recovery;
+    OwnRack m_own_rack;
 
     // All owned by Qt.
     FigureView* m_view;

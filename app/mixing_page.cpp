@@ -5,8 +5,10 @@
 
 #include "app/pictured_part.h"
 #include "app/recipe_words.h"
+#include "app/swatch_dialog.h"
 #include "app/text.h"
 #include "app/theme.h"
+#include "core/colour/colour_difference.h"
 
 namespace glaukophos {
 namespace {
@@ -39,6 +41,21 @@ QString coatsWords(const BandMix& band) {
     return QStringLiteral("%1, %2%3")
         .arg(coats, thinnerWords(band.thinner),
              band.batches > 1 ? QObject::tr(", %1 times this").arg(band.batches) : QString());
+}
+
+// Which way a mix has to go.
+QString howToCorrect(const Lab& mix, const Lab& target) {
+    const Lch from = lchFrom(mix);
+    const Lch to = lchFrom(target);
+    QStringList ways;
+    if (std::abs(to.L - from.L) > 2.0) {
+        ways << (to.L > from.L ? QObject::tr("lighter") : QObject::tr("darker"));
+    }
+    if (std::abs(to.C - from.C) > 3.0) {
+        ways << (to.C > from.C ? QObject::tr("stronger") : QObject::tr("duller"));
+    }
+    return ways.isEmpty() ? QString()
+                          : QObject::tr("It wants to be %1.").arg(ways.join(QObject::tr(" and ")));
 }
 
 }  // namespace
@@ -138,6 +155,7 @@ MixingPage::MixingPage(Document& document, QWidget* parent)
     m_mixes = new MixList(this);
     column().addWidget(m_mixes);
     m_help = addCaption("mixHelp");
+    addComparing();
     addCaption("mixHonesty")
         ->setText(tr("A recipe is as good as what the rack knows of the paints. Mix one drop and "
                      "try it before you mix the lot."));
@@ -204,6 +222,46 @@ void MixingPage::addHandling() {
                setPlanNumber(lamp)});
 }
 
+void MixingPage::addComparing() {
+    auto* button =
+        newButton("compareMix", tr("Compare a photograph of your mix …"),
+                  tr("Photograph the mix beside a grey card; both are read off the picture"));
+    column().addWidget(button);
+    m_compared = addCaption("comparedMix");
+    connect(button, &QPushButton::clicked, this, [this] {
+        const auto complain = [this](const QString& message) { emit problem(message); };
+        const SwatchReading reading = askForSwatch(this, complain);
+        if (!reading) return;
+        Paint read;
+        reading(read);
+        compare(read.mass_tone);
+    });
+}
+
+void MixingPage::compare(const Srgb& colour) {
+    const EvaluatedPtr& evaluated = document().evaluated();
+    if (evaluated == nullptr) return;
+    const auto part = pictured(*evaluated, document().selectedPart());
+    if (!part) return;
+    const Lab read = labFrom(xyzFrom(linearFrom(colour)));
+    const double lamp_K = evaluated->plan.mixing.lamp_K;
+    const Ladder& ladder = evaluated->results.ladders[*part];
+    double nearest = 1e9;
+    for (std::size_t b = 0; b < ladder.size(); ++b) {
+        if (!ladder[b].present) continue;
+        const double apart = ciede2000(read, ladder[b].target);
+        if (apart >= nearest) continue;
+        nearest = apart;
+        const double by_lamp =
+            ciede2000(targetUnder(read, lamp_K), targetUnder(ladder[b].target, lamp_K));
+        m_compared->setText(tr("Your mix reads %1. Nearest to %2 of %3: by day it %4, by your lamp "
+                               "it %5. %6")
+                                .arg(q(hexFrom(colour)), q(bandName(b, ladder.size())),
+                                     q(evaluated->plan.parts[*part].name), nearnessWords(apart),
+                                     nearnessWords(by_lamp), howToCorrect(read, ladder[b].target)));
+    }
+}
+
 void MixingPage::showPlan(const Plan& plan) {
     m_primer->setCurrentIndex(primerIndex(plan.mixing.primer));
 }
@@ -218,7 +276,7 @@ void MixingPage::showResults(const Evaluated& evaluated) {
     QStringList bottles;
     for (const std::size_t paint : mixes.bottles) bottles << q(mixes.rack.paints[paint].name);
     m_bottles_words->setText(
-        tr("%1: %2. The farthest mix is %3.")
+        tr("%1: %2. The farthest mix %3.")
             .arg(counted(static_cast<int>(bottles.size()), tr("bottle"), tr("bottles")),
                  bottles.join(QStringLiteral(", ")), nearnessWords(mixes.worst)));
     m_help->clear();
@@ -229,7 +287,7 @@ void MixingPage::showResults(const Evaluated& evaluated) {
         const auto help = paintThatHelps(mixes.rack, ladder[b].target, recipe);
         const QString band = q(bandName(b, ladder.size()));
         m_help->setText(
-            help ? tr("%1 cannot be mixed better from this rack; %2 (%3) would bring it to %4.")
+            help ? tr("%1 cannot be mixed better from this rack; %2 (%3) would do: it %4.")
                        .arg(band, q(help->paint.name), q(help->paint.pigment),
                             nearnessWords(help->difference))
                  : tr("%1 lies beyond what these paints can be; the nearest mix is given.")

@@ -32,6 +32,12 @@ class MixingPage : public PlanPage {
   public:
     MixingPage(Document& document, QWidget* parent);
 
+    // What a photograph of a mix, read as `colour`, comes nearest to.
+    void compare(const Srgb& colour);
+
+  signals:
+    void problem(const QString& message);  // to be shown
+
   protected:
     void showPlan(const Plan& plan) override;
     void showResults(const Evaluated& evaluated) override;
@@ -39,12 +45,14 @@ class MixingPage : public PlanPage {
   private:
     void addPaints();
     void addHandling();
+    void addComparing();
 
     QComboBox* m_primer = nullptr;  // owned by Qt, as are the following
     QLabel* m_bottles_words = nullptr;
     QLabel* m_part_words = nullptr;
     MixList* m_mixes = nullptr;
     QLabel* m_help = nullptr;
+    QLabel* m_compared = nullptr;
 };
 
 }  // namespace glaukophos

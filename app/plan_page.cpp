@@ -49,6 +49,13 @@ QLabel* PlanPage::addCaption(const char* object) {
     return label;
 }
 
+QPushButton* PlanPage::newButton(const char* object, const QString& text, const QString& tip) {
+    auto* button = new QPushButton(text, this);
+    button->setObjectName(q(object));
+    button->setToolTip(tip);
+    return button;
+}
+
 QComboBox* PlanPage::addChoice(const char* object, const QString& label, const QString& tip,
                                const QStringList& names,
                                const std::function<void(Plan&, int)>& use) {

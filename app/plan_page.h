@@ -4,6 +4,7 @@
 #include <QBoxLayout>
 #include <QComboBox>
 #include <QLabel>
+#include <QPushButton>
 #include <QWidget>
 #include <functional>
 #include <optional>
@@ -41,6 +42,8 @@ class PlanPage : public QWidget {
     NumberField* addNumber(const PlanNumber& number);
     QLabel* addSection(const QString& text);
     QLabel* addCaption(const char* object);
+    // Belongs to the page; the caller lays it out.
+    QPushButton* newButton(const char* object, const QString& text, const QString& tip);
     // A box to choose one of `names` from, filled by showPlan; `use` gets the index.
     QComboBox* addChoice(const char* object, const QString& label, const QString& tip,
                          const QStringList& names, const std::function<void(Plan&, int)>& use);

@@ -95,18 +95,12 @@ void RackPage::addList() {
 void RackPage::addActions() {
     auto* row = new QHBoxLayout;
     row->setSpacing(5);
-    const auto addButton = [&](const char* object, const QString& text, const QString& tip) {
-        auto* button = new QPushButton(text, this);
-        button->setObjectName(q(object));
-        button->setToolTip(tip);
-        row->addWidget(button);
-        return button;
-    };
-    auto* add = addButton("addPaint", tr("Add"), tr("A new paint, to be described below"));
-    m_remove = addButton("removePaint", tr("Remove"), tr("Takes the chosen paint off the rack"));
-    auto* take = addButton("importRack", tr("From file …"),
+    auto* add = newButton("addPaint", tr("Add"), tr("A new paint, to be described below"));
+    m_remove = newButton("removePaint", tr("Remove"), tr("Takes the chosen paint off the rack"));
+    auto* take = newButton("importRack", tr("From file …"),
                            tr("Adds the paints of a table (CSV) or a GIMP palette"));
-    auto* give = addButton("exportRack", tr("To file …"), tr("Writes the rack as a table (CSV)"));
+    auto* give = newButton("exportRack", tr("To file …"), tr("Writes the rack as a table (CSV)"));
+    for (QPushButton* button : {add, m_remove, take, give}) row->addWidget(button);
     column().addLayout(row);
     connect(add, &QPushButton::clicked, this, [this] {
         m_search->clear();
@@ -153,6 +147,7 @@ void RackPage::addEditor() {
         return line;
     };
     m_name = addLine("paintName", tr("Name"), 0);
+    m_name->setToolTip(tr("As it stands on the bottle"));
     m_pigment = addLine("paintPigment", tr("Pigment"), 1);
     m_pigment->setToolTip(tr("Colour Index name on the label, such as PB29"));
     const auto addBox = [&](const char* object, const QString& label, const QString& tip,
@@ -224,37 +219,23 @@ void RackPage::addEditor() {
 
 void RackPage::addMeasuring() {
     auto* row = new QHBoxLayout;
-    auto* photograph = new QPushButton(tr("From a photograph …"), this);
-    photograph->setObjectName(QStringLiteral("paintPhotograph"));
-    photograph->setToolTip(
-        tr("Reads the colour off a swatch beside a grey card, and how it hides "
-           "when it is painted over black and white"));
-    auto* reader = new QPushButton(tr("Colour reader"), this);
-    reader->setObjectName(QStringLiteral("paintReader"));
-    reader->setToolTip(tr("Takes the spectrum that a connected colour reader measures"));
+    auto* photograph = newButton("paintPhotograph", tr("From a photograph …"),
+                                 tr("Reads the colour off a swatch beside a grey card, and how it "
+                                    "hides when it is painted over black and white"));
+    auto* reader = newButton("paintReader", tr("Colour reader"),
+                             tr("Takes the spectrum that a connected colour reader measures"));
     row->addWidget(photograph);
     row->addWidget(reader);
     column().addLayout(row);
     connect(photograph, &QPushButton::clicked, this, [this] {
-        const QString file = QFileDialog::getOpenFileName(this, tr("Photograph of a swatch"), {},
-                                                          tr("Photographs (*.png *.jpg *.jpeg)"));
-        if (!file.isEmpty()) readPhotograph(file);
+        const auto complain = [this](const QString& message) { emit problem(message); };
+        const SwatchReading reading = askForSwatch(this, complain);
+        if (reading) changeChosen(tr("Paint from a photograph"), reading);
     });
     connect(reader, &QPushButton::clicked, this,
             [this] { m_reader.measure(ColourReader::usualSocket()); });
     connect(&m_reader, &ColourReader::measured, this, &RackPage::takeSpectrum);
     connect(&m_reader, &ColourReader::failed, this, &RackPage::problem);
-}
-
-void RackPage::readPhotograph(const QString& file) {
-    const QImage photograph = SwatchDialog::photographFrom(file);
-    if (photograph.isNull()) {
-        emit problem(tr("%1 is no photograph that can be read: take a PNG or JPEG.").arg(file));
-        return;
-    }
-    SwatchDialog dialog(photograph, this);
-    if (dialog.exec() != QDialog::Accepted) return;
-    changeChosen(tr("Paint from a photograph"), [&](Paint& paint) { dialog.applyTo(paint); });
 }
 
 void RackPage::takeSpectrum(const std::vector<double>& spectrum) {

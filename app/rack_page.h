@@ -20,8 +20,6 @@ class RackPage : public PlanPage {
     // Adds the paints of a file (CSV or GIMP palette) to the rack.
     void importFrom(const QString& file);
     void exportTo(const QString& file);
-    // Shows the photograph of a swatch to read the chosen paint from.
-    void readPhotograph(const QString& file);
 
   signals:
     void problem(const QString& message);  // to be shown

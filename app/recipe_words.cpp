@@ -19,8 +19,8 @@ QString shortRecipe(const MixingRack& rack, const Recipe& recipe) {
 
 QString nearnessWords(double difference) {
     if (difference < 2.0) return QObject::tr("matches");
-    if (difference < 6.0) return QObject::tr("near, %1 off").arg(difference, 0, 'f', 0);
-    return QObject::tr("%1 off").arg(difference, 0, 'f', 0);
+    if (difference < 6.0) return QObject::tr("is near, %1 off").arg(difference, 0, 'f', 0);
+    return QObject::tr("is %1 off").arg(difference, 0, 'f', 0);
 }
 
 QString counted(int count, const QString& one, const QString& more) {

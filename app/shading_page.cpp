@@ -46,6 +46,7 @@ void ShadingPage::edit(const QString& text, const std::function<void(Shading&)>&
 void ShadingPage::addScope() {
     m_own = new QCheckBox(this);
     m_own->setObjectName(QStringLiteral("ownShading"));
+    m_own->setAccessibleName(tr("A shading of its own for the chosen part"));
     m_own->setToolTip(
         tr("Otherwise it follows all parts. Click a part of the figure to choose it"));
     column().addWidget(m_own);

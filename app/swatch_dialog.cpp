@@ -1,7 +1,7 @@
 // Each click fills the spot that is chosen and goes on to the next one.
 #include "app/swatch_dialog.h"
 
-#include <QFileInfo>
+#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QImageReader>
 #include <QMouseEvent>
@@ -107,6 +107,10 @@ QImage SwatchDialog::photographFrom(const QString& file) {
     reader.setAutoTransform(true);
     const QSize size = reader.size();
     if (!size.isValid() || qint64{size.width()} * size.height() > kMostPixels) return {};
+    const QSize enough(2400, 2400);  // patches are averaged anyway
+    if (size.width() > enough.width() || size.height() > enough.height()) {
+        reader.setScaledSize(size.scaled(enough, Qt::KeepAspectRatio));
+    }
     return reader.read();
 }
 
@@ -199,6 +203,27 @@ void SwatchDialog::applyTo(Paint& paint) const {
         const std::vector<Drops> alone{{0, 1}};
         paint.mass_tone = displayable(glaukophos::colourOf(rack, alone));
     }
+}
+
+SwatchReading askForSwatch(QWidget* parent, const std::function<void(const QString&)>& problem) {
+    const QString file =
+        QFileDialog::getOpenFileName(parent, QObject::tr("Photograph of a swatch"), {},
+                                     QObject::tr("Photographs (*.png *.jpg *.jpeg)"));
+    if (file.isEmpty()) return {};
+    const QImage photograph = SwatchDialog::photographFrom(file);
+    if (photograph.isNull()) {
+        problem(QObject::tr("%1 is no photograph that can be read: take a PNG or JPEG.").arg(file));
+        return {};
+    }
+    SwatchDialog dialog(photograph, parent);
+    if (dialog.exec() != QDialog::Accepted) return {};
+    Paint read;
+    dialog.applyTo(read);
+    return [read](Paint& paint) {
+        paint.mass_tone = read.mass_tone;
+        paint.swatch = read.swatch;
+        paint.spectrum.clear();
+    };
 }
 
 }  // namespace glaukophos

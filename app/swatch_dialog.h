@@ -6,6 +6,7 @@
 #include <QDialogButtonBox>
 #include <QLabel>
 #include <QPushButton>
+#include <functional>
 
 #include "app/number_field.h"
 #include "core/colour/grey_card.h"
@@ -72,5 +73,11 @@ class SwatchDialog : public QDialog {
     QLabel* m_result;
     QDialogButtonBox* m_buttons;
 };
+
+// Puts what was read into a paint; empty when nothing was.
+using SwatchReading = std::function<void(Paint&)>;
+
+// Asks for a photograph and has it read; `problem` is told when the file is none.
+SwatchReading askForSwatch(QWidget* parent, const std::function<void(const QString&)>& problem);
 
 }  // namespace glaukophos

@@ -34,24 +34,24 @@ int coatsOver(const PaintFilm& film, double x, const Reflectance& ground, double
     return most;
 }
 
-VeilPlan veilsFor(const PaintFilm& film, const Reflectance& ground, double limit) {
+std::vector<double> veilsFor(const PaintFilm& film, const Reflectance& ground, double limit) {
+    constexpr std::size_t kMost = 40;
     const Lab aim = thickColour(film);
-    const Lab start = colourOf(ground);
-    if (ciede2000(start, aim) <= limit) return {};
-    // The first veil changes most: as thick as the limit lets it be.
-    double thin = 0.0;
-    double thick = 4.0;
-    for (int i = 0; i < 40; ++i) {
-        const double middle = 0.5 * (thin + thick);
-        (ciede2000(colourOver(film, middle, ground), start) <= limit ? thin : thick) = middle;
+    std::vector<double> veils;
+    Reflectance here = ground;
+    while (veils.size() < kMost && ciede2000(colourOf(here), aim) > limit) {
+        // As thick as the limit lets it be.
+        double thin = 0.0;
+        double thick = 4.0;
+        for (int i = 0; i < 40; ++i) {
+            const double middle = 0.5 * (thin + thick);
+            const double step = ciede2000(colourOver(film, middle, here), colourOf(here));
+            (step <= limit ? thin : thick) = middle;
+        }
+        veils.push_back(thin);
+        here = over(film, thin, here);
     }
-    VeilPlan plan{0, thin};
-    constexpr int kMost = 40;
-    while (plan.count < kMost &&
-           ciede2000(colourOver(film, plan.count * plan.x, ground), aim) > limit) {
-        ++plan.count;
-    }
-    return plan;
+    return veils;
 }
 
 double dropsFor(double area_mm2, int coats, double x) {

@@ -1,6 +1,8 @@
 // How many coats of a mix, how thin, and how much of it.
 #pragma once
 
+#include <vector>
+
 #include "core/colour/paint_film.h"
 
 namespace glaukophos {
@@ -14,12 +16,9 @@ int coatsOver(const PaintFilm& film, double x, const Reflectance& ground, double
               int most = 9);
 
 // Thin layers of the next colour over the last one, each a change of at most `limit` (CIEDE2000),
-// until within `limit` of the next colour itself.
-struct VeilPlan {
-    int count = 0;   // 0: the step is small enough without
-    double x = 0.0;  // thickness of each, in full coats
-};
-VeilPlan veilsFor(const PaintFilm& film, const Reflectance& ground, double limit);
+// until within `limit` of the next colour itself: the thickness of each in full coats. None when
+// the step is small enough without; at most 40.
+std::vector<double> veilsFor(const PaintFilm& film, const Reflectance& ground, double limit);
 
 // Thickness of the dry film relative to undiluted paint: thinner dries away and leaves less.
 constexpr double filmThickness(double parts_thinner) { return 1.0 / (1.0 + parts_thinner); }

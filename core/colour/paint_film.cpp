@@ -88,7 +88,7 @@ PaintFilm filmFromSwatch(const Reflectance& over_dark, const Reflectance& over_l
         const Eigen::Vector2d solved = sides.inverse() * right;
         const double a = std::max(solved[0], 1.0 + 1e-7);
         const double b = std::sqrt(a * a - 1.0);
-        const double fade = std::clamp(b / std::max(solved[1], 1e-9), 1e-9, 0.9999);
+        const double fade = std::clamp(b / std::max(solved[1], 1e-9), 1e-9, 1.0 - 1e-9);
         film.scattering[i] = std::atanh(fade) / b / thickness;
         film.absorption[i] = film.scattering[i] * (a - 1.0);
     }

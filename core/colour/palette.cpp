@@ -81,6 +81,49 @@ double missOf(const std::vector<Group>& groups, std::span<const WantedColour> wa
     return miss;
 }
 
+// Starts from all candidates and lays aside the one that is missed least, again and again.
+Set laidAside(const std::vector<Group>& groups, std::span<const WantedColour> wanted,
+              std::size_t candidates, std::size_t bottles) {
+    Set kept = (Set{1} << candidates) - 1;
+    while (static_cast<std::size_t>(std::popcount(kept)) > bottles) {
+        Set best = 0;
+        double least = std::numeric_limits<double>::max();
+        for (std::size_t i = 0; i < candidates; ++i) {
+            const Set without = kept & ~(Set{1} << i);
+            if (without == kept) continue;
+            const double miss = missOf(groups, wanted, without);
+            if (miss >= least) continue;
+            least = miss;
+            best = without;
+        }
+        kept = best;
+    }
+    return kept;
+}
+
+// Exchanges one bottle for another as long as that helps.
+Set improved(const std::vector<Group>& groups, std::span<const WantedColour> wanted,
+             std::size_t candidates, Set kept) {
+    double least = missOf(groups, wanted, kept);
+    for (bool better = true; better;) {
+        better = false;
+        for (std::size_t out = 0; out < candidates; ++out) {
+            for (std::size_t in = 0; in < candidates; ++in) {
+                const Set out_bit = Set{1} << out;
+                const Set in_bit = Set{1} << in;
+                if ((kept & out_bit) == 0 || (kept & in_bit) != 0) continue;
+                const Set exchanged = (kept & ~out_bit) | in_bit;
+                const double miss = missOf(groups, wanted, exchanged);
+                if (miss >= least) continue;
+                least = miss;
+                kept = exchanged;
+                better = true;
+            }
+        }
+    }
+    return kept;
+}
+
 LightSpectrum lampOf(double lamp_K) { return planck(lamp_K); }
 
 Lab seenUnder(const Reflectance& reflectance, double lamp_K) {
@@ -98,19 +141,8 @@ std::vector<std::size_t> paletteFor(const MixingRack& rack, std::span<const Want
     const auto wanted_bottles = static_cast<std::size_t>(std::max(bottles, 1));
     if (candidates.size() > wanted_bottles) {
         const std::vector<Group> groups = groupsOf(rack, candidates, wanted, choices);
-        Set kept = (Set{1} << candidates.size()) - 1;
-        while (static_cast<std::size_t>(std::popcount(kept)) > wanted_bottles) {
-            Set best = 0;
-            double least = std::numeric_limits<double>::max();
-            for (Set bit = 1; bit <= kept; bit <<= 1U) {
-                if ((kept & bit) == 0) continue;
-                const double miss = missOf(groups, wanted, kept & ~bit);
-                if (miss >= least) continue;
-                least = miss;
-                best = kept & ~bit;
-            }
-            kept = best;
-        }
+        const Set kept = improved(groups, wanted, candidates.size(),
+                                  laidAside(groups, wanted, candidates.size(), wanted_bottles));
         std::vector<std::size_t> chosen;
         for (std::size_t i = 0; i < candidates.size(); ++i) {
             if ((kept >> i & 1U) != 0) chosen.push_back(candidates[i]);

@@ -13,8 +13,8 @@ struct WantedColour {
 };
 
 // At most `bottles` paints of the rack from which all colours can be mixed with the least miss.
-// Indices, ascending. Starts from the paints the colours would take with a free hand and lays aside
-// the one that is missed least, again and again.
+// Indices, ascending. Starts from the paints the colours would take with a free hand, lays aside
+// the one that is missed least, again and again, and then exchanges bottles as long as that helps.
 std::vector<std::size_t> paletteFor(const MixingRack& rack, std::span<const WantedColour> wanted,
                                     int bottles, const RecipeChoices& choices = {});
 

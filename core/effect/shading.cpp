@@ -178,10 +178,10 @@ double opposite_deg(double hue_deg) {
     // Pairs that face each other, in OKLab hues of strong paints, once round.
     constexpr std::array<std::pair<double, double>, 7> kPairs = {{{0.0, 135.0},
                                                                   {29.0, 150.0},
-                                                                  {60.0, 255.0},
+                                                                  {57.0, 260.0},
                                                                   {105.0, 302.0},
                                                                   {150.0, 389.0},
-                                                                  {255.0, 420.0},
+                                                                  {260.0, 417.0},
                                                                   {302.0, 465.0}}};
     hue_deg -= 360.0 * std::floor(hue_deg / 360.0);
     const auto upper =

@@ -7,6 +7,7 @@
 #include <charconv>
 #include <cmath>
 
+#include "core/io/colour_json.h"
 #include "core/io/tables_csv.h"
 #include "core/io/trimmed.h"
 
@@ -179,6 +180,20 @@ std::string gimpPalette(const std::string& title, const std::vector<NamedColour>
                             std::lround(bytes.z()), entry.name);
     }
     return text;
+}
+
+Result<std::vector<Paint>> parseRackJson(std::string_view text) {
+    try {
+        return rackFrom(Json::parse(text), "the rack");
+    } catch (const Wrong& wrong) {
+        return fail(ErrorCode::BadInput, fmt::format("The rack cannot be read: {}.", wrong.what));
+    } catch (const nlohmann::json::exception& e) {
+        return fail(ErrorCode::BadInput, fmt::format("The rack is no sound JSON ({}).", e.what()));
+    }
+}
+
+std::string rackJsonText(const std::vector<Paint>& paints) {
+    return rackJson(paints).dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
 Result<std::vector<Paint>> parseRack(std::string_view text) {

@@ -23,7 +23,11 @@ struct NamedColour {
 };
 std::string gimpPalette(const std::string& title, const std::vector<NamedColour>& colours);
 
-// By the file's first line.
+// Everything that is known of the paints, also what was measured: the list of plan.json.
+Result<std::vector<Paint>> parseRackJson(std::string_view text);
+std::string rackJsonText(const std::vector<Paint>& paints);
+
+// A table or palette, by the file's first line.
 Result<std::vector<Paint>> parseRack(std::string_view text);
 
 }  // namespace glaukophos

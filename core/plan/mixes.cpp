@@ -61,10 +61,10 @@ Bridge bridgeBetween(const MixingRack& rack, const Recipe& dark, const Recipe& l
     bridge.between.colour = colourOf(rack, bridge.between.drops);
     bridge.step = std::max(ciede2000(dark.colour, bridge.between.colour),
                            ciede2000(bridge.between.colour, light.colour));
-    const VeilPlan veils =
+    const std::vector<double> veils =
         veilsFor(filmOf(rack, light.drops), reflectanceOf(rack, dark.drops), limit);
-    bridge.veils = veils.count;
-    bridge.veil_thinner = veils.x > 0.0 ? std::max(0.0, 1.0 / veils.x - 1.0) : 0.0;
+    bridge.veils = static_cast<int>(veils.size());
+    if (!veils.empty()) bridge.veil_thinner = std::max(0.0, 1.0 / veils.front() - 1.0);
     return bridge;
 }
 

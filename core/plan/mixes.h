@@ -12,7 +12,7 @@ struct Bridge {
     Recipe between;             // the two neighbours' mixes, one batch of each
     double step = 0.0;          // the larger of the two steps that are left, CIEDE2000
     int veils = 0;              // or so many veils of the lighter mix over the darker one ...
-    double veil_thinner = 0.0;  // ... with so many parts of thinner
+    double veil_thinner = 0.0;  // ... the first with so many parts of thinner
 };
 
 struct BandMix {

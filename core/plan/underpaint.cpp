@@ -10,7 +10,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr int kLevels = 64;        // of thickness
+constexpr int kLevels = 96;        // of thickness
 constexpr double kThickest = 2.0;  // full coats, the last level
 constexpr double kEverywhere_deg = 85.0;
 
@@ -101,8 +101,7 @@ std::vector<Xyz> underpaintedOf(const Plan& plan, const Reach& reach) {
         std::uint64_t key = parts[v];
         for (std::size_t c = 0; c < coats.size(); ++c) {
             const double x = coats[c].thickness * static_cast<double>(reach.sprayed[c][v]);
-            levels[c] =
-                std::clamp(static_cast<int>(std::lround(x / kThickest * kLevels)), 0, kLevels);
+            levels[c] = levelOf(x);
             key = key * (kLevels + 1) + static_cast<std::uint64_t>(levels[c]);
         }
         const auto [entry, is_new] = known.try_emplace(key);

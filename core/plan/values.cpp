@@ -168,15 +168,14 @@ void paintFace(const Plan& plan, Values& values) {
     }
 }
 
-}  // namespace
-
-void recolour(const Plan& plan, const Reach& reach, Values& values) {
+void recolour(const Plan& plan, const Reach& reach, std::span<const float> areas,
+              Values& values) {
     values.colours = coloursOf(plan);
     values.light_colours.clear();
     for (const Light& light : plan.lights) {
         values.light_colours.push_back(colourOf(spectrumOf(light.colour)));
     }
-    const Xyz main_white = mainWhite(plan, reach, paintedAreas(plan, reach));
+    const Xyz main_white = mainWhite(plan, reach, areas);
     Development& development = values.development;
     development.adaptation = adaptationFrom(main_white, plan.colours.adaptation);
     development.dull = plan.colours.glow.dull;
@@ -184,11 +183,17 @@ void recolour(const Plan& plan, const Reach& reach, Values& values) {
     values.veils = veilsOf(plan);
 }
 
+}  // namespace
+
+void recolour(const Plan& plan, const Reach& reach, Values& values) {
+    recolour(plan, reach, paintedAreas(plan, reach), values);
+}
+
 Values valuesOf(const Plan& plan, const Reach& reach) {
     const Figure& figure = *plan.figure;
     const std::vector<float> areas = paintedAreas(plan, reach);
     Values values;
-    recolour(plan, reach, values);
+    recolour(plan, reach, areas, values);
     const std::vector<float> weights = lightWeights(plan);
     values.light = sumOfLights(reach, weights, figure.receiverCount());
 

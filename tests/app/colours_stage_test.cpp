@@ -380,5 +380,33 @@ TEST_F(ColoursStage, TheScreensProfileIsUsedForPicturesAndSwatches) {
     cmsFreeToneCurve(curve);
 }
 
+TEST_F(ColoursStage, APhotographedMixIsComparedWithTheLadder) {
+    openColours("pageMix");
+    document().selectPart(PartIndex{1});
+    waitForMixes();
+    auto* page = m_window->findChild<MixingPage*>();
+    const Step& light = ladder(1)[3];
+    ASSERT_TRUE(light.present);
+    page->compare(light.shown);
+    const QString same = child<QLabel>("comparedMix")->text();
+    EXPECT_TRUE(same.contains(u"Light of ball")) << same.toStdString();
+    EXPECT_TRUE(same.contains(u"matches"));
+    Lab darker = light.target;
+    darker.L -= 4.0;
+    page->compare(displayable(darker));
+    EXPECT_TRUE(child<QLabel>("comparedMix")->text().contains(u"lighter"));
+}
+
+TEST_F(ColoursStage, TheRackGoesWithThePainterToTheNextFigure) {
+    openColours("pageRack");
+    QTest::mouseClick(child<QPushButton>("addPaint"), Qt::LeftButton);
+    const std::size_t own = plan().rack.size();
+    document().undoStack().setClean();
+    m_window->openFiles(
+        {writeStl(QStringLiteral("next.stl"), shapes::box({-5, -5, 0}, {5, 5, 20}))});
+    ASSERT_TRUE(waitFor([&] { return document().isOpen() && plan().parts.size() == 1; }));
+    EXPECT_EQ(plan().rack.size(), own);
+}
+
 }  // namespace
 }  // namespace glaukophos

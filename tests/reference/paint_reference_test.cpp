@@ -138,6 +138,8 @@ TEST(KubelkaMunk, TwoGroundsGiveTheFilmBack) {
             film.absorption.setConstant(scattering * absorptionOverScattering(tone));
             const Reflectance dark = grey(0.05);
             const Reflectance light = grey(0.88);
+            // What hides the card says nothing of how much more than hiding it is.
+            if (std::abs(contrastRatio(film, 0.5, daylight()) - 1.0) < 1e-4) continue;
             const PaintFilm back =
                 filmFromSwatch(over(film, 1.0, dark), over(film, 1.0, light), dark, light);
             EXPECT_NEAR(back.scattering[11], scattering, 1e-4 * scattering);
