@@ -73,7 +73,6 @@ void RackPage::addList() {
     m_search->setPlaceholderText(tr("Name, pigment, opacity, or #rrggbb for the nearest"));
     m_search->setAccessibleName(tr("Search the rack"));
     m_search->setToolTip(tr("A colour such as #46677a sorts the rack by nearness to it"));
-    m_search->setClearButtonEnabled(true);
     column().addWidget(m_search);
     connect(m_search, &QLineEdit::textChanged, this, [this] { fillList(document().plan()); });
     m_list = new QListWidget(this);
@@ -177,7 +176,10 @@ void RackPage::addEditor() {
     column().addWidget(m_left);
     addMeasuring();
     m_measured = addCaption("paintMeasured");
+    connectEditor();
+}
 
+void RackPage::connectEditor() {
     connect(m_name, &QLineEdit::editingFinished, this, [this] {
         const std::string name = m_name->text().trimmed().toStdString();
         if (name.empty()) return;

@@ -31,6 +31,7 @@ class RackPage : public PlanPage {
     void addList();
     void addActions();
     void addEditor();
+    void connectEditor();
     void addMeasuring();
     void takeSpectrum(const std::vector<double>& spectrum);
     // The paint that is being edited.

@@ -13,7 +13,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr int kRow = 24;
+constexpr int kRow = 20;
 constexpr double kRimChroma = 0.17;  // of the wheel's rim; stronger colours are drawn on it
 constexpr int kRing = 9;
 
@@ -25,7 +25,7 @@ HueWheel::HueWheel(Document& document, QWidget* parent) : QWidget(parent), m_doc
     setToolTip(
         tr("Round: hue. Outwards: chroma. A dot a part, a trail from its darkest to its "
            "lightest band. Solid lines join opposite hues. Click a dot to choose its part"));
-    setMinimumHeight(250);
+    setMinimumHeight(215);
 }
 
 void HueWheel::setHarmony(Harmony harmony) {
@@ -165,7 +165,7 @@ void LadderList::paintEvent(QPaintEvent* /*event*/) {
         const QString name =
             painter.fontMetrics().elidedText(q(parts[p].name), Qt::ElideRight, 100);
         painter.drawText(QRect(8, y, 104, kRow - 2), Qt::AlignVCenter, name);
-        const QRectF blocks(116, y + 3, width() - 120, kRow - 8);
+        const QRectF blocks(116, y + 2, width() - 120, kRow - 6);
         if (evaluated->results.bands.parts[p].area_mm2() > 0.0) {
             paintLadderBlocks(painter, blocks, evaluated->results.ladders[p]);
         } else {

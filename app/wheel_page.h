@@ -15,7 +15,7 @@ class HueWheel : public QWidget {
   public:
     explicit HueWheel(Document& document, QWidget* parent);
     void setHarmony(Harmony harmony);
-    [[nodiscard]] QSize sizeHint() const override { return {280, 250}; }
+    [[nodiscard]] QSize sizeHint() const override { return {280, 215}; }
     // Where the part's dot is drawn.
     [[nodiscard]] std::optional<QPointF> dotOf(PartIndex part) const;
 

@@ -49,10 +49,11 @@ struct UnderCoat {
 // Values from sprays of narrowing angles, then a transparent colour over all.
 struct Underpainting {
     bool used = false;
-    // Shadow colour all over, a middle from above, white from straight above: common practice, no
-    // source.
-    std::vector<UnderCoat> coats = {
-        {"Indanthrone blue", 90.0, 1.0}, {"Pyrrole red", 50.0, 0.4}, {"Titanium white", 22.0, 0.8}};
+    // Shadow colour all over, a middle from above, a mist of white from straight above: common
+    // practice, no source.
+    std::vector<UnderCoat> coats = {{"Indanthrone blue", 90.0, 1.0},
+                                    {"Pyrrole red", 50.0, 0.25},
+                                    {"Titanium white", 22.0, 0.06}};
     std::string filter;             // a transparent paint; empty: none
     double filter_thickness = 0.5;  // in full coats
     bool operator==(const Underpainting&) const = default;

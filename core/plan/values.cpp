@@ -115,7 +115,9 @@ std::vector<PartColouring> colouringsOf(const Plan& plan, const Eigen::Matrix3d&
         colouring.shading = shadingOf(plan, p);
         colouring.subject = subject;
         colouring.plain = isPlain(colouring.shading, subject);
-        if (turned[p] && part.ramp.kind != RampKind::AsLit) colouring.ramp.emplace(part.ramp);
+        if (!turned[p]) continue;
+        colouring.plain = true;  // what glows has neither shadows nor a night
+        if (part.ramp.kind != RampKind::AsLit) colouring.ramp.emplace(part.ramp);
     }
     return colourings;
 }
@@ -168,8 +170,7 @@ void paintFace(const Plan& plan, Values& values) {
     }
 }
 
-void recolour(const Plan& plan, const Reach& reach, std::span<const float> areas,
-              Values& values) {
+void recolour(const Plan& plan, const Reach& reach, std::span<const float> areas, Values& values) {
     values.colours = coloursOf(plan);
     values.light_colours.clear();
     for (const Light& light : plan.lights) {

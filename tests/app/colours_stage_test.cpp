@@ -335,7 +335,7 @@ TEST_F(ColoursStage, WheelChoosesPartsAndSaysWhatDrowns) {
     EXPECT_TRUE(document().selectedPart().has_value());
     EXPECT_FALSE(child<QLabel>("drowning")->text().isEmpty());
     auto* list = child<LadderList>("ladderList");
-    QTest::mouseClick(list, Qt::LeftButton, {}, QPoint(20, 60));  // the third row
+    QTest::mouseClick(list, Qt::LeftButton, {}, QPoint(20, 50));  // the third row
     EXPECT_EQ(document().selectedPart(), PartIndex{2});
     QTest::mouseClick(child<QCheckBox>("steps"), Qt::LeftButton, {}, QPoint(8, 8));
     EXPECT_TRUE(view().inSteps());
