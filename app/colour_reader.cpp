@@ -28,7 +28,7 @@ Result<std::vector<double>> parseReading(const QByteArray& line) {
     }
     std::vector<double> spectrum;
     spectrum.reserve(kBands);
-    for (const QJsonValue& share : shares) {
+    for (const auto& share : shares) {
         const double value = share.toDouble(-1.0);
         if (!(value >= 0.0 && value <= 1.0)) {
             return fail(ErrorCode::BadInput,
@@ -65,7 +65,7 @@ ColourReader::ColourReader(QObject* parent) : QObject(parent) {
 }
 
 QString ColourReader::usualSocket() {
-    const QString chosen = qEnvironmentVariable("GLAUKOPHOS_COLOUR_READER");
+    QString chosen = qEnvironmentVariable("GLAUKOPHOS_COLOUR_READER");
     if (!chosen.isEmpty()) return chosen;
     return QStandardPaths::writableLocation(QStandardPaths::RuntimeLocation) +
            QStringLiteral("/glaukophos-colour-reader.socket");

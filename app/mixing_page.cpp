@@ -17,7 +17,7 @@ constexpr int kLine = 17;
 constexpr int kChip = 22;
 
 struct Primer {
-    const char* name;
+    const char* name = "";
     Srgb colour;
 };
 const std::array<Primer, 5>& primers() {

@@ -1,6 +1,8 @@
 // Short, since there is little room beside a swatch.
 #include "app/recipe_words.h"
 
+#include <QObject>
+
 #include "app/text.h"
 
 namespace glaukophos {

@@ -92,7 +92,7 @@ void ShadingPage::addLights() {
                             namesOf(highlights()), in_shading(&Shading::highlight));
     m_black = addChoice("blackHighlight", tr("Black parts"),
                         tr("The colour that black shows where it is lit"),
-                        namesOf(black_highlights()), in_shading(&Shading::black));
+                        namesOf(blackHighlights()), in_shading(&Shading::black));
     m_red_guard = new QCheckBox(tr("Keep reds from turning pink"), this);
     m_red_guard->setObjectName(QStringLiteral("redGuard"));
     m_red_guard->setToolTip(tr("The lights of a red part turn to orange and keep their strength"));
@@ -122,7 +122,7 @@ void ShadingPage::showPlan(const Plan& plan) {
     m_highlight->setCurrentIndex(static_cast<int>(shading.highlight));
     m_highlight->setToolTip(tr(highlights().at(static_cast<std::size_t>(shading.highlight)).about));
     m_black->setCurrentIndex(static_cast<int>(shading.black));
-    m_black->setToolTip(tr(black_highlights().at(static_cast<std::size_t>(shading.black)).about));
+    m_black->setToolTip(tr(blackHighlights().at(static_cast<std::size_t>(shading.black)).about));
     m_red_guard->setChecked(shading.red_guard);
 }
 

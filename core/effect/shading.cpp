@@ -164,7 +164,7 @@ const std::array<ShadingEntry, 4>& highlights() {
     return entries;
 }
 
-const std::array<ShadingEntry, 4>& black_highlights() {
+const std::array<ShadingEntry, 4>& blackHighlights() {
     static const std::array<ShadingEntry, 4> entries = {{
         {"Grey", "as-lit", "Black parts light up grey, as light does."},
         {"Blue", "blue", "Black parts light up blue: cold steel, raven."},

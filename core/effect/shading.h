@@ -28,9 +28,9 @@ struct ShadingEntry {
     const char* key = "";
     const char* about = "";
 };
-const std::array<ShadingEntry, 5>& schools();           // in the order of School
-const std::array<ShadingEntry, 4>& highlights();        // in the order of Highlight
-const std::array<ShadingEntry, 4>& black_highlights();  // in the order of BlackHighlight
+const std::array<ShadingEntry, 5>& schools();          // in the order of School
+const std::array<ShadingEntry, 4>& highlights();       // in the order of Highlight
+const std::array<ShadingEntry, 4>& blackHighlights();  // in the order of BlackHighlight
 inline const ShadingEntry& entryOf(School school) {
     return schools().at(static_cast<std::size_t>(school));
 }

@@ -36,7 +36,7 @@ Shading shadingFrom(const Entry& entry) {
     shading.strength = entry.number("strength", shading.strength);
     shading.highlight = shadingWord(entry, "highlight", highlights(), shading.highlight);
     shading.red_guard = entry.flag("red_guard", shading.red_guard);
-    shading.black = shadingWord(entry, "black", black_highlights(), shading.black);
+    shading.black = shadingWord(entry, "black", blackHighlights(), shading.black);
     return shading;
 }
 
@@ -45,7 +45,7 @@ Json shadingJson(const Shading& shading) {
             {"strength", shading.strength},
             {"highlight", keyIn(highlights(), shading.highlight)},
             {"red_guard", shading.red_guard},
-            {"black", keyIn(black_highlights(), shading.black)}};
+            {"black", keyIn(blackHighlights(), shading.black)}};
 }
 
 HueVeil veilFrom(const Entry& entry) {
