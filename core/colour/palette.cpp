@@ -124,10 +124,8 @@ Set improved(const std::vector<Group>& groups, std::span<const WantedColour> wan
     return kept;
 }
 
-LightSpectrum lampOf(double lamp_K) { return planck(lamp_K); }
-
 Lab seenUnder(const Reflectance& reflectance, double lamp_K) {
-    const LightSpectrum lamp = lampOf(lamp_K);
+    const LightSpectrum lamp = planck(lamp_K);
     const Xyz seen = reflected(lamp, reflectance);
     return labFrom(Xyz{adaptationFrom(colourOf(lamp), 1.0) * seen.xyz});
 }

@@ -37,7 +37,10 @@ Oklab towards(const Oklab& from, const Oklab& to, double share) {
     return {from.L, from.a + share * (to.a - from.a), from.b + share * (to.b - from.b)};
 }
 
+// Most places are neither in shadow nor in the highest light: nothing is to be done there, and this
+// runs for every vertex of a figure.
 Oklab added(const Oklab& colour, double chroma, double hue_deg) {
+    if (chroma == 0.0) return colour;
     const Oklab more = withHue(colour, chroma, hue_deg);
     return {colour.L, colour.a + more.a, colour.b + more.b};
 }
@@ -200,8 +203,7 @@ bool isWarm(const Oklab& light) {
 }
 
 bool isRed(const Oklab& local) {
-    const Oklch lch = oklchFrom(local);
-    return lch.C > 0.09 && hueDistance_deg(lch.h_deg, 22.0) < 19.0;
+    return chromaOf(local) > 0.09 && hueDistance_deg(oklchFrom(local).h_deg, 22.0) < 19.0;
 }
 
 bool isBlack(const Oklab& local) { return local.L < 0.36 && chromaOf(local) < 0.035; }
