@@ -11,7 +11,7 @@
 
 namespace glaukophos {
 
-enum class Aspect { Everything, Parts, Lights, Values, Colours, Selection };
+enum class Aspect { Everything, Parts, Lights, Values, Colours, Steps, Selection };
 
 class Document : public QObject {
     Q_OBJECT

@@ -6,6 +6,7 @@
 
 #include "cli/commands.h"
 #include "cli/paint_commands.h"
+#include "cli/work_commands.h"
 
 namespace {
 
@@ -74,6 +75,20 @@ int finish(const glaukophos::Result<void>& result) {
     return kBadInput;
 }
 
+void addWork(CLI::App& command, glaukophos::WorkOptions& work) {
+    command.add_option("--build-up", work.build_up,
+                       "How layers follow each other: dark-to-light, middle-first, greys-first, "
+                       "hatched or light-to-dark");
+    command.add_option("--glow-by", work.glow, "A glow by thin-colour, white-first or airbrush");
+    command.add_option("--order", work.order, "Parts: focus-first or inside-out");
+    command.add_option("--figures", work.figures, "So many of this kind, painted together");
+    command.add_option("--pace", work.pace, "Minutes taken, relative to what is usual");
+    command.add_flag("--hairdryer", work.hairdryer, "Layers are dried by a hairdryer on low");
+    command.add_option("--rack", work.rack, "Instead of the plan's: CSV or a GIMP palette");
+    command.add_option("--move", work.moved,
+                       "A step after another, as \"key>key\"; keys are in steps --json");
+}
+
 int run(int argc, char** argv) {
     CLI::App app{"Plan where light falls on a figure, without an interface"};
     app.require_subcommand(1);
@@ -134,6 +149,22 @@ int run(int argc, char** argv) {
     addCommon(*mixes, options, "mixes plan.glauk --bottles 8");
     mixes->add_option("--rack", all_mixes.rack, "Instead of the plan's: CSV or a GIMP palette");
     mixes->add_option("--bottles", all_mixes.bottles, "For the whole figure; 0: as it takes");
+    glaukophos::WorkOptions work;
+    auto* steps = app.add_subcommand("steps", "Every layer in working order, with recipe and time");
+    addCommon(*steps, options, "steps plan.glauk --build-up hatched");
+    addWork(*steps, work);
+    steps->add_flag("--csv", work.csv, "A table");
+    steps->add_flag("--palette", work.palette, "The mixes as a GIMP palette");
+    auto* schedule = app.add_subcommand("schedule", "When each coat of each figure is painted");
+    addCommon(*schedule, options, "schedule plan.glauk --figures 5 --evening 19:00-22:00");
+    addWork(*schedule, work);
+    schedule->add_option("--evening", work.evening, "When there is time, such as 19:00-22:00");
+    schedule->add_option("--from", work.date, "The first day, such as 2026-12-31");
+    schedule->add_option("--days", work.days, "Days of the week, 1 is Monday, such as 1,3,5");
+    schedule->add_flag("--calendar", work.calendar, "iCalendar: an event an evening");
+    auto* findings = app.add_subcommand("findings", "What will go wrong, where, and the cure");
+    addCommon(*findings, options, "findings plan.glauk --json");
+    addWork(*findings, work);
     glaukophos::CoatsOptions coated;
     auto* coats = app.add_subcommand("coats", "How many coats of a paint hide what is below");
     addOutput(*coats, options, "coats --paint 'Mid yellow' --over '#1a1a1b' --thinner 1");
@@ -177,6 +208,9 @@ int run(int argc, char** argv) {
     if (ladder->parsed()) return finish(runLadder(options));
     if (mix->parsed()) return finish(runMix(options, mixed));
     if (mixes->parsed()) return finish(runMixes(options, all_mixes));
+    if (steps->parsed()) return finish(runSteps(options, work));
+    if (schedule->parsed()) return finish(runSchedule(options, work));
+    if (findings->parsed()) return finish(runFindings(options, work));
     if (coats->parsed()) return finish(runCoats(options, coated));
     if (rack->parsed()) return finish(runRack(options, rack_file));
     if (score->parsed()) return finish(runScore(options, scored));

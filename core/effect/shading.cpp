@@ -13,10 +13,21 @@ constexpr double kShadowEnds = 0.5;  // position where shadow turns to middle
 constexpr double kLightBegins = 0.55;
 constexpr double kShadowChroma = 0.085;  // what the schools add at the deepest, full strength
 constexpr double kLightChroma = 0.035;
-constexpr double kCoolHue_deg = 262.0;
-constexpr double kWarmShadowHue_deg = 12.0;  // red-violet
-constexpr double kYellowHue_deg = 98.0;
 constexpr double kOrangeHue_deg = 58.0;
+
+// A hue as a unit vector of a and b. All this runs for every vertex of a figure, so that those of
+// the schools are worked out once.
+struct HueWay {
+    double a;
+    double b;
+    explicit HueWay(double hue_deg)
+        : a(std::cos(radians(hue_deg))), b(std::sin(radians(hue_deg))) {}
+};
+const HueWay kCool(262.0);
+const HueWay kWarmShadow(12.0);  // red-violet
+const HueWay kWarmLight(70.0);
+const HueWay kYellow(98.0);
+const HueWay kBlueGreen(205.0);
 
 double smooth(double t) {
     t = std::clamp(t, 0.0, 1.0);
@@ -37,12 +48,8 @@ Oklab towards(const Oklab& from, const Oklab& to, double share) {
     return {from.L, from.a + share * (to.a - from.a), from.b + share * (to.b - from.b)};
 }
 
-// Most places are neither in shadow nor in the highest light: nothing is to be done there, and this
-// runs for every vertex of a figure.
-Oklab added(const Oklab& colour, double chroma, double hue_deg) {
-    if (chroma == 0.0) return colour;
-    const Oklab more = withHue(colour, chroma, hue_deg);
-    return {colour.L, colour.a + more.a, colour.b + more.b};
+Oklab added(const Oklab& colour, double chroma, const HueWay& hue) {
+    return {colour.L, colour.a + chroma * hue.a, colour.b + chroma * hue.b};
 }
 
 Oklab strengthened(const Oklab& colour, double factor) {
@@ -64,12 +71,13 @@ double shadowChroma(const Oklab& colour) {
 Oklab opposed(const Oklab& colour, const ShadingSubject& subject, double shadow, double light) {
     const bool warm = isWarm(subject.main_light);
     const Oklab in_shadow =
-        added(colour, shadow * shadowChroma(colour), warm ? kCoolHue_deg : kWarmShadowHue_deg);
-    return added(in_shadow, light * kLightChroma, warm ? 70.0 : kCoolHue_deg);
+        added(colour, shadow * shadowChroma(colour), warm ? kCool : kWarmShadow);
+    return added(in_shadow, light * kLightChroma, warm ? kWarmLight : kCool);
 }
 
 // Mixing in the complement first greys a colour, then turns it over.
 Oklab complemented(const Oklab& colour, const ShadingSubject& subject, double shadow) {
+    if (shadow == 0.0) return colour;
     const Oklch local = oklchFrom(subject.local);
     const double chroma = std::clamp(0.6 * local.C, 0.02, shadowChroma(colour));
     return towards(colour, withHue(colour, chroma, opposite_deg(local.h_deg)), shadow);
@@ -78,7 +86,7 @@ Oklab complemented(const Oklab& colour, const ShadingSubject& subject, double sh
 Oklab cooled(const Oklab& colour, double shadow, double light, double strength) {
     const double middle = strength * 0.35 * (1.0 - shadow - light);
     return added(strengthened(colour, 1.0 + std::max(0.0, middle)),
-                 strength * shadow * shadowChroma(colour), kCoolHue_deg);
+                 strength * shadow * shadowChroma(colour), kCool);
 }
 
 Oklab schooled(const Shading& shading, const ShadingSubject& subject, const Oklab& colour,
@@ -110,7 +118,7 @@ Oklab highlighted(const Shading& shading, const ShadingSubject& subject, const O
         case Highlight::WashedOut:
             return strengthened(colour, 1.0 - 0.7 * light);
         case Highlight::Yellowed:
-            return added(colour, 0.065 * light, kYellowHue_deg);
+            return added(colour, 0.065 * light, kYellow);
         case Highlight::AsLit:
             break;
     }
@@ -131,12 +139,12 @@ Oklab litBlack(BlackHighlight choice, const ShadingSubject& subject, const Oklab
     const double light = smooth((position - 0.3) / 0.5);
     switch (choice) {
         case BlackHighlight::Blue:
-            return added(colour, 0.055 * light, kCoolHue_deg);
+            return added(colour, 0.055 * light, kCool);
         case BlackHighlight::BlueGreen:
-            return added(colour, 0.05 * light, 205.0);
+            return added(colour, 0.05 * light, kBlueGreen);
         case BlackHighlight::LightsHue: {
             const Oklch lamp = oklchFrom(subject.main_light);
-            return added(colour, light * std::clamp(1.5 * lamp.C, 0.03, 0.07), lamp.h_deg);
+            return added(colour, light * std::clamp(1.5 * lamp.C, 0.03, 0.07), HueWay(lamp.h_deg));
         }
         case BlackHighlight::AsLit:
             break;
@@ -196,11 +204,7 @@ double opposite_deg(double hue_deg) {
     return facing - 360.0 * std::floor(facing / 360.0);
 }
 
-bool isWarm(const Oklab& light) {
-    const double towards_orange =
-        light.a * std::cos(radians(70.0)) + light.b * std::sin(radians(70.0));
-    return towards_orange > -0.008;
-}
+bool isWarm(const Oklab& light) { return light.a * kWarmLight.a + light.b * kWarmLight.b > -0.008; }
 
 bool isRed(const Oklab& local) {
     return chromaOf(local) > 0.09 && hueDistance_deg(oklchFrom(local).h_deg, 22.0) < 19.0;
@@ -226,11 +230,15 @@ Oklab shaded(const Shading& shading, const ShadingSubject& subject, const Oklab&
     const double light = inLight(position);
     Oklab colour = schooled(shading, subject, as_lit, shadow, light);
     colour = highlighted(shading, subject, colour, light);
-    if (shading.red_guard && isRed(subject.local)) colour = guarded(subject, colour, light);
-    if (isBlack(subject.local)) colour = litBlack(shading.black, subject, colour, position);
+    if (shading.red_guard && light > 0.0 && isRed(subject.local)) {
+        colour = guarded(subject, colour, light);
+    }
+    if (shading.black != BlackHighlight::AsLit && isBlack(subject.local)) {
+        colour = litBlack(shading.black, subject, colour, position);
+    }
     const double veil = smooth((position - 0.12) / 0.5);
     colour = added(colour, 0.35 * shadowChroma(colour) * by_night * subject.shadow_warmth * shadow,
-                   kWarmShadowHue_deg);
+                   kWarmShadow);
     return towards(colour, subject.veil, by_night * subject.veiled * veil);
 }
 

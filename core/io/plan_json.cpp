@@ -8,6 +8,7 @@
 
 #include "core/io/colour_json.h"
 #include "core/io/light_json.h"
+#include "core/io/step_json.h"
 #include "core/io/value_json.h"
 
 namespace glaukophos {
@@ -38,6 +39,9 @@ Part partFrom(const Entry& entry) {
     part.lift = entry.number("lift_L", 0.0);
     part.calm = entry.number("calm", 0.0);
     takePartColours(entry, part);
+    if (entry.has("build_up")) {
+        part.build_up = static_cast<BuildUp>(keyFrom(entry, "build_up", buildUps(), 0));
+    }
     return part;
 }
 
@@ -55,6 +59,9 @@ Json partJson(const Part& part) {
     if (part.lift != 0.0) json["lift_L"] = part.lift;
     if (part.calm != 0.0) json["calm"] = part.calm;
     addPartColours(part, json);
+    if (part.build_up) {
+        json["build_up"] = buildUps().at(static_cast<std::size_t>(*part.build_up)).key;
+    }
     return json;
 }
 
@@ -98,6 +105,7 @@ WrittenPlan written(const Json& json) {
     plan.colours = coloursFrom(root.object("colours"));
     plan.mixing = mixingFrom(root.object("mixing"));
     plan.under = underFrom(root.object("underpainting"));
+    plan.steps = stepsFrom(root.object("steps"));
     if (root.has("rack")) plan.rack = rackFrom(root.list("rack"), root.at("rack"));
     const Entry merits = root.object("merits");
     for (std::size_t m = 0; m < kMeritCount; ++m) {
@@ -184,6 +192,7 @@ std::string planJson(const Plan& plan, const StoredFigure& stored) {
     json["colours"] = coloursJson(plan.colours);
     json["mixing"] = mixingJson(plan.mixing);
     if (plan.under != Underpainting{}) json["underpainting"] = underJson(plan.under);
+    if (plan.steps != StepChoices{}) json["steps"] = stepsJson(plan.steps);
     if (plan.rack != genericRack()) json["rack"] = rackJson(plan.rack);
     for (std::size_t m = 0; m < kMeritCount; ++m) {
         json["merits"][kMerits[m].key] = plan.merit_weights[m];

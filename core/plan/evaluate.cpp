@@ -1,6 +1,7 @@
 // Plan -> Reach -> Values -> Bands -> Ladders.
 #include "core/plan/evaluate.h"
 
+#include <algorithm>
 #include <utility>
 
 #include "core/plan/licences.h"
@@ -37,16 +38,16 @@ std::vector<float> ladderAreas(const Plan& plan, const Reach& reach, const LeftO
     return areas;
 }
 
-}  // namespace
-
-Results resultsOf(const Plan& plan, Reach reach, Finish finish) {
+Results resultsOf(const Plan& plan, Reach reach, Finish finish, const Results* exposed_as) {
     const Surface& surface = plan.figure->surface;
     Results results;
     results.reach = std::move(reach);
-    results.values = valuesOf(plan, results.reach);
+    results.values =
+        valuesOf(plan, results.reach, exposed_as != nullptr ? &exposed_as->values : nullptr);
     Values& values = results.values;
     std::vector<float> areas = paintedAreas(plan, results.reach);
-    const BandBorders borders = bordersOf(plan, values, areas);
+    const BandBorders borders =
+        exposed_as != nullptr ? exposed_as->bands.borders : bordersOf(plan, values, areas);
     if (finish == Finish::Settled) {
         settle(surface, plan.values.bands, borders, surface.areas_mm2, values.lightness);
     }
@@ -61,6 +62,21 @@ Results resultsOf(const Plan& plan, Reach reach, Finish finish) {
                                    values.colours, values.light_colours, values.development});
     results.whole = wholeLadder(results.bands, results.ladders, left_out);
     return results;
+}
+
+}  // namespace
+
+Results resultsOf(const Plan& plan, Reach reach, Finish finish) {
+    return resultsOf(plan, std::move(reach), finish, nullptr);
+}
+
+Results beforeGlows(const Plan& plan, const Results& results) {
+    Reach reach = results.reach;
+    const std::vector<bool> near = nearLights(plan);
+    for (std::size_t l = 0; l < near.size(); ++l) {
+        if (near[l]) std::ranges::fill(reach.irradiance[l], 0.0F);
+    }
+    return resultsOf(plan, std::move(reach), Finish::Settled, &results);
 }
 
 Result<Results> evaluate(const Plan& plan, const Progress& progress) {

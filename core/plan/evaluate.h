@@ -16,6 +16,10 @@ struct Results {
 // Values, bands and ladders from irradiance at the receivers of the figure: traces no ray.
 Results resultsOf(const Plan& plan, Reach reach, Finish finish = Finish::Settled);
 
+// The figure as it is painted before any glow goes on: the same exposure and bands, without the
+// lights that stand near it.
+Results beforeGlows(const Plan& plan, const Results& results);
+
 // The whole chain at full accuracy; fails only when stopped.
 Result<Results> evaluate(const Plan& plan, const Progress& progress);
 

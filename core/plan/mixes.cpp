@@ -132,7 +132,7 @@ std::vector<std::size_t> bottlesOf(const std::vector<PartMixes>& parts, std::siz
 }
 
 GlowMixes glowMixesOf(const Plan& plan, const Results& results, const MixingRack& rack,
-                      std::size_t light, int shells) {
+                      std::span<const std::size_t> allowed, std::size_t light, int shells) {
     const std::vector<Shell> rims = shellsOf(plan, results.reach, light, shells);
     const ColourBasis basis(plan, results);
     const std::vector<float> areas = paintedAreas(plan, results.reach);
@@ -156,10 +156,7 @@ GlowMixes glowMixesOf(const Plan& plan, const Results& results, const MixingRack
         sum.share += areas[v] * returnedAt(basis, v).glow_share;
         sum.xyz += areas[v] * paintedColour(basis, v).xyz;
     }
-    const RecipeChoices choices = choicesOf(plan.mixing);
-    const auto mixed = [&](const Lab& colour) {
-        return recipeFor(rack, labFrom(xyzFrom(linearFrom(displayable(colour)))), choices);
-    };
+    const auto mixed = [&](const Lab& colour) { return recipeOf(plan, rack, colour, allowed); };
     GlowMixes mixes;
     for (std::size_t s = 0; s < rims.size(); ++s) {
         const double area = std::max(sums[s].area, 1e-9);
@@ -185,17 +182,34 @@ GlowMixes glowMixesOf(const Plan& plan, const Results& results, const MixingRack
 
 }  // namespace
 
+Recipe recipeOf(const Plan& plan, const MixingRack& rack, const Lab& colour,
+                std::span<const std::size_t> allowed) {
+    return recipeFor(rack, labFrom(xyzFrom(linearFrom(displayable(colour)))),
+                     choicesOf(plan.mixing), allowed);
+}
+
+std::vector<PartMixes> partMixesOf(const Plan& plan, std::span<const Ladder> ladders,
+                                   const MixingRack& rack, std::span<const std::size_t> allowed,
+                                   const Progress& progress) {
+    std::vector<PartMixes> parts;
+    for (const Ladder& ladder : ladders) {
+        if (progress.stopped()) return {};
+        progress.at(static_cast<double>(parts.size()) / static_cast<double>(ladders.size()));
+        PartMixes& part = parts.emplace_back();
+        part.bands.resize(ladder.size());
+        if (isPainted(ladder)) part = mixesOfPart(plan, ladder, rack, allowed);
+    }
+    return parts;
+}
+
 Mixes mixesOf(const Plan& plan, const Results& results, MixingRack rack, const Progress& progress) {
     const std::vector<Ladder>& ladders = results.ladders;
     Mixes mixes;
     mixes.rack = std::move(rack);
-    const std::vector<std::size_t> allowed = allowedPaints(plan, ladders, mixes.rack);
-    for (std::size_t p = 0; p < ladders.size(); ++p) {
-        if (progress.stopped()) return {};
-        progress.at(static_cast<double>(p) / static_cast<double>(ladders.size()));
-        PartMixes& part = mixes.parts.emplace_back();
-        part.bands.resize(ladders[p].size());
-        if (isPainted(ladders[p])) part = mixesOfPart(plan, ladders[p], mixes.rack, allowed);
+    mixes.allowed = allowedPaints(plan, ladders, mixes.rack);
+    mixes.parts = partMixesOf(plan, ladders, mixes.rack, mixes.allowed, progress);
+    if (mixes.parts.empty()) return {};
+    for (const PartMixes& part : mixes.parts) {
         for (const BandMix& band : part.bands) {
             mixes.worst = std::max(mixes.worst, band.recipe.difference);
         }
@@ -204,7 +218,7 @@ Mixes mixesOf(const Plan& plan, const Results& results, MixingRack rack, const P
         if (progress.stopped()) return {};
         std::optional<GlowMixes>& glow = mixes.glows.emplace_back();
         if (shines(plan, l) && isNear(plan.lights[l].kind)) {
-            glow = glowMixesOf(plan, results, mixes.rack, l, kMixedShells);
+            glow = glowMixesOf(plan, results, mixes.rack, mixes.allowed, l, kMixedShells);
         }
     }
     mixes.bottles = bottlesOf(mixes.parts, mixes.rack.paints.size());

@@ -51,8 +51,18 @@ struct Mixes {
     std::vector<PartMixes> parts;                 // one entry a part
     std::vector<std::optional<GlowMixes>> glows;  // one entry a light; those that glow
     std::vector<std::size_t> bottles;             // of all parts, the most used first
+    std::vector<std::size_t> allowed;             // paints chosen from; empty: the whole rack
     double worst = 0.0;                           // CIEDE2000 of the mix that is farthest off
 };
+
+// One entry a ladder, from `allowed` paints only (empty: all); empty when stopped.
+std::vector<PartMixes> partMixesOf(const Plan& plan, std::span<const Ladder> ladders,
+                                   const MixingRack& rack, std::span<const std::size_t> allowed,
+                                   const Progress& progress);
+
+// The nearest mix to a colour that may be stronger than paint can be.
+Recipe recipeOf(const Plan& plan, const MixingRack& rack, const Lab& colour,
+                std::span<const std::size_t> allowed);
 
 // Several seconds for a large rack and a limited number of bottles; empty (no parts) when stopped.
 Mixes mixesOf(const Plan& plan, const Results& results, MixingRack rack, const Progress& progress);

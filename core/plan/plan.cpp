@@ -123,6 +123,7 @@ std::string problemWith(const Plan& plan) {
     if (auto problem = problemWith(plan.colours); !problem.empty()) return problem;
     if (auto problem = problemWith(plan.mixing); !problem.empty()) return problem;
     if (auto problem = problemWith(plan.under); !problem.empty()) return problem;
+    if (auto problem = problemWith(plan.steps); !problem.empty()) return problem;
     if (!plan.view.focus_mm.allFinite() || outside(plan.view.hour, -1e6, 1e6) ||
         outside(plan.view.height_deg, -90, 90)) {
         return "The view must be given in numbers, its height between -90 and 90 degrees.";

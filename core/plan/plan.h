@@ -11,6 +11,7 @@
 #include "core/plan/colour_choices.h"
 #include "core/plan/figure.h"
 #include "core/plan/merit.h"
+#include "core/plan/step_choices.h"
 #include "core/plan/value_choices.h"
 
 namespace glaukophos {
@@ -32,6 +33,7 @@ struct Part {
     Dulling dulling = Dulling::AsSeen;  // how the moon's dulling is mixed
     GlowRamp ramp;                      // where it glows
     std::string filter;                 // over the underpainting, if it is another one
+    std::optional<BuildUp> build_up;    // where it is painted in a way of its own
     bool operator==(const Part&) const = default;
 };
 
@@ -54,6 +56,7 @@ struct Plan {
     std::vector<Paint> rack = genericRack();
     MixingChoices mixing;
     Underpainting under;
+    StepChoices steps;
     ViewChoice view;
     MeritWeights merit_weights = kUsualWeights;  // for judging directions
     std::shared_ptr<const Figure> figure;        // never null in an open plan

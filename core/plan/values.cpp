@@ -113,6 +113,9 @@ std::vector<PartColouring> colouringsOf(const Plan& plan, const Eigen::Matrix3d&
         PartColouring& colouring = colourings.emplace_back();
         subject.local = oklabFrom(xyzFrom(linearFrom(part.local_colour)));
         colouring.shading = shadingOf(plan, p);
+        // What does not apply is not asked for again at every vertex.
+        if (!isRed(subject.local)) colouring.shading.red_guard = false;
+        if (!isBlack(subject.local)) colouring.shading.black = BlackHighlight::AsLit;
         colouring.subject = subject;
         colouring.plain = isPlain(colouring.shading, subject);
         if (!turned[p]) continue;
@@ -190,27 +193,40 @@ void recolour(const Plan& plan, const Reach& reach, Values& values) {
     recolour(plan, reach, paintedAreas(plan, reach), values);
 }
 
-Values valuesOf(const Plan& plan, const Reach& reach) {
+Values valuesOf(const Plan& plan, const Reach& reach, const Values* exposed_as) {
     const Figure& figure = *plan.figure;
     const std::vector<float> areas = paintedAreas(plan, reach);
     Values values;
-    recolour(plan, reach, areas, values);
+    if (exposed_as == nullptr) {
+        recolour(plan, reach, areas, values);
+    } else {
+        values.development = exposed_as->development;
+        values.colours = exposed_as->colours;
+        values.light_colours = exposed_as->light_colours;
+        values.veils = exposed_as->veils;
+    }
     const std::vector<float> weights = lightWeights(plan);
     values.light = sumOfLights(reach, weights, figure.receiverCount());
 
     const std::size_t vertices = figure.vertexCount();
     const std::span<const float> on_figure(values.light.data(), vertices);
     const PaintRange& paint = plan.values.paint;
-    values.light_tone = {autoGain(on_figure, areas, plan.values.exposure_stops),
-                         plan.values.contrast, paint.darkest, paint.top()};
+    if (exposed_as == nullptr) {
+        values.light_tone = {autoGain(on_figure, areas, plan.values.exposure_stops),
+                             plan.values.contrast, paint.darkest, paint.top()};
+    } else {
+        values.light_tone = exposed_as->light_tone;
+    }
     const auto top = static_cast<float>(1.0 / values.light_tone.gain);
     values.kept.resize(values.light.size());
     std::ranges::transform(values.light, values.kept.begin(),
                            [top](float light) { return light > top ? top / light : 1.0F; });
 
     std::vector<float> returned = returnedLuminance(plan, reach, values, weights);
-    values.development.tone = {autoGain(returned, areas, 0.0), plan.values.contrast, paint.darkest,
-                               paint.top()};
+    if (exposed_as == nullptr) {
+        values.development.tone = {autoGain(returned, areas, 0.0), plan.values.contrast,
+                                   paint.darkest, paint.top()};
+    }
 
     std::vector<float> light_seen(on_figure.begin(), on_figure.end());
     values.gloss = glossOf(plan, reach, weights);

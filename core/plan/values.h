@@ -35,7 +35,9 @@ enum class Finish {
 // Only what colours depend on: how parts send light back, how the eye takes it, schools, veils.
 void recolour(const Plan& plan, const Reach& reach, Values& values);
 
-Values valuesOf(const Plan& plan, const Reach& reach);
+// With `exposed_as`, the eye and the exposure are taken from other values of the same plan, so that
+// the two can be laid over each other.
+Values valuesOf(const Plan& plan, const Reach& reach, const Values* exposed_as = nullptr);
 
 // Share of the painted area, 0..1, whose light is at or over the top of the scale.
 double shareAtTheTop(const Plan& plan, const Reach& reach, const Values& values);

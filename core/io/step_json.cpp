@@ -1,0 +1,95 @@
+// Written in words, as in the interface.
+#include "core/io/step_json.h"
+
+namespace glaukophos {
+
+std::size_t keyFrom(const Entry& entry, const char* name, std::span<const ShadingEntry> entries,
+                    std::size_t otherwise) {
+    if (!entry.has(name)) return otherwise;
+    const std::string key = entry.text(name, "");
+    std::string known;
+    for (std::size_t i = 0; i < entries.size(); ++i) {
+        if (key == entries[i].key) return i;
+        known += fmt::format("{}\"{}\"", i == 0 ? "" : ", ", entries[i].key);
+    }
+    throw Wrong{fmt::format("{} must be one of {}", entry.at(name), known)};
+}
+
+namespace {
+
+template <class Choice, class Entries>
+Choice choiceFrom(const Entry& entry, const char* name, const Entries& entries, Choice otherwise) {
+    return static_cast<Choice>(keyFrom(entry, name, entries, static_cast<std::size_t>(otherwise)));
+}
+
+template <class Choice, class Entries>
+const char* keyOf(const Entries& entries, Choice choice) {
+    return entries.at(static_cast<std::size_t>(choice)).key;
+}
+
+Evenings eveningsFrom(const Entry& entry) {
+    Evenings evenings;
+    evenings.used = entry.flag("used", evenings.used);
+    evenings.first_date = entry.text("first_date", "");
+    evenings.begin_min = entry.whole("begin_min", evenings.begin_min);
+    evenings.end_min = entry.whole("end_min", evenings.end_min);
+    if (!entry.has("weekdays")) return evenings;
+    evenings.weekdays.fill(false);
+    for (const Json& day : entry.list("weekdays")) {
+        if (!day.is_number_integer() || day.get<int>() < 1 || day.get<int>() > 7) {
+            throw Wrong{entry.at("weekdays") + " must be numbers 1 (Monday) to 7 (Sunday)"};
+        }
+        evenings.weekdays.at(static_cast<std::size_t>(day.get<int>() - 1)) = true;
+    }
+    return evenings;
+}
+
+Json eveningsJson(const Evenings& evenings) {
+    Json json{{"used", evenings.used},
+              {"begin_min", evenings.begin_min},
+              {"end_min", evenings.end_min},
+              {"weekdays", Json::array()}};
+    if (!evenings.first_date.empty()) json["first_date"] = evenings.first_date;
+    for (int day = 1; day <= 7; ++day) {
+        if (evenings.weekdays.at(static_cast<std::size_t>(day - 1))) {
+            json["weekdays"].push_back(day);
+        }
+    }
+    return json;
+}
+
+}  // namespace
+
+StepChoices stepsFrom(const Entry& entry) {
+    StepChoices steps;
+    steps.build_up = choiceFrom(entry, "build_up", buildUps(), steps.build_up);
+    steps.glow = choiceFrom(entry, "glow", glowBuildUps(), steps.glow);
+    steps.order = choiceFrom(entry, "order", partOrders(), steps.order);
+    steps.figures = entry.whole("figures", steps.figures);
+    steps.hairdryer = entry.flag("hairdryer", steps.hairdryer);
+    steps.pace = entry.number("pace", steps.pace);
+    steps.palette_h = entry.number("palette_h", steps.palette_h);
+    for (const Json& item : entry.list("moved")) {
+        const Entry moved(item, entry.at("moved"));
+        steps.moved.push_back({moved.text("step", ""), moved.text("after", "")});
+    }
+    steps.evenings = eveningsFrom(entry.object("evenings"));
+    return steps;
+}
+
+Json stepsJson(const StepChoices& steps) {
+    Json json{{"build_up", keyOf(buildUps(), steps.build_up)},
+              {"glow", keyOf(glowBuildUps(), steps.glow)},
+              {"order", keyOf(partOrders(), steps.order)},
+              {"figures", steps.figures},
+              {"hairdryer", steps.hairdryer},
+              {"pace", steps.pace},
+              {"palette_h", steps.palette_h}};
+    for (const MovedStep& moved : steps.moved) {
+        json["moved"].push_back({{"step", moved.step}, {"after", moved.after}});
+    }
+    json["evenings"] = eveningsJson(steps.evenings);
+    return json;
+}
+
+}  // namespace glaukophos

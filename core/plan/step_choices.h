@@ -1,0 +1,64 @@
+// What the painter decides about the work: how layers follow each other, and when. Plain data.
+#pragma once
+
+#include <array>
+#include <string>
+#include <vector>
+
+#include "core/effect/shading.h"
+
+namespace glaukophos {
+
+// How the layers of a part follow each other.
+enum class BuildUp { DarkToLight, MiddleFirst, GreysFirst, Hatched, LightToDark };
+// How a glow is laid over what is painted.
+enum class GlowBuildUp { ThinColour, WhiteFirst, Airbrush };
+// In which order parts are painted.
+enum class PartOrder { FocusFirst, InsideOut };
+
+// In the order of the enumerations; each says when people choose it and what it costs.
+const std::array<ShadingEntry, 5>& buildUps();
+const std::array<ShadingEntry, 3>& glowBuildUps();
+const std::array<ShadingEntry, 2>& partOrders();
+
+// The painter moved a step: it comes straight after another one. Both by their keys.
+struct MovedStep {
+    std::string step;
+    std::string after;  // empty: before all others
+    bool operator==(const MovedStep&) const = default;
+};
+
+// When there is time to paint. Minutes of the day.
+struct Evenings {
+    bool used = false;       // false: one long sitting
+    std::string first_date;  // as 2026-12-31; empty: the day the calendar is made
+    int begin_min = 19 * 60;
+    int end_min = 22 * 60;
+    std::array<bool, 7> weekdays = {true, true, true, true, true, true, true};  // from Monday
+    bool operator==(const Evenings&) const = default;
+};
+
+struct StepChoices {
+    BuildUp build_up = BuildUp::DarkToLight;  // of parts without one of their own
+    GlowBuildUp glow = GlowBuildUp::ThinColour;
+    PartOrder order = PartOrder::FocusFirst;
+    int figures = 1;         // of this kind, painted together
+    bool hairdryer = false;  // on low, to dry layers sooner
+    double pace = 1.0;       // minutes taken, relative to what is usual: 0.25..4
+    double palette_h = 24;   // hours that a mix stays usable on a wet palette
+    std::vector<MovedStep> moved;
+    Evenings evenings;
+    bool operator==(const StepChoices&) const = default;
+};
+
+inline constexpr int kMostFigures = 40;
+
+// One sentence naming what makes no sense; empty when all is sound.
+std::string problemWith(const StepChoices& steps);
+
+// The number of a day written as 2026-12-31, counted in days from 1 January 1970, and back; -1 when
+// it is no date.
+int dayNumber(const std::string& date);
+std::string dateOf(int day_number);
+
+}  // namespace glaukophos
