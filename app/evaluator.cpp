@@ -9,6 +9,20 @@ namespace {
 
 constexpr int kRest_ms = 120;  // how long the hand must rest before soft shadows begin
 
+// Whether two plans have the same mixes: they differ at most in how the work is done.
+bool mixAlike(const Plan& first, const Plan& second) {
+    if (first.parts.size() != second.parts.size()) return false;
+    for (std::size_t p = 0; p < first.parts.size(); ++p) {
+        Part other = second.parts[p];
+        other.build_up = first.parts[p].build_up;
+        if (first.parts[p] != other) return false;
+    }
+    return first.figure == second.figure && first.lights == second.lights &&
+           first.values == second.values && first.colours == second.colours &&
+           first.rack == second.rack && first.mixing == second.mixing &&
+           first.under == second.under;
+}
+
 }  // namespace
 
 Evaluator::Evaluator(const QString& cache_folder, QObject* parent)
@@ -189,10 +203,47 @@ void Evaluator::mix(const Plan& plan) {
         m_rack = mixingRack(plan.rack);
         m_mixed_rack = plan.rack;
     }
-    Mixes mixes = mixesOf(plan, m_published->results, m_rack, {m_step.get_token(), {}});
-    if (mixes.parts.empty()) return;
+    if (m_mixes == nullptr || !mixAlike(plan, m_mixed_plan)) {
+        m_mixes.reset();
+        Mixes mixes = mixesOf(plan, m_published->results, m_rack, {m_step.get_token(), {}});
+        if (mixes.parts.empty()) return;
+        m_mixes = std::make_shared<const Mixes>(std::move(mixes));
+        m_mixed_plan = plan;
+        m_bare_known = false;
+    }
     auto result = std::make_shared<Evaluated>(*m_published);
-    result->mixes = std::make_shared<const Mixes>(std::move(mixes));
+    result->mixes = m_mixes;
+    m_published = result;
+    emit evaluated(std::move(result));
+    planWork(plan);
+}
+
+void Evaluator::planWork(const Plan& plan) {
+    const Progress progress{m_step.get_token(), {}};
+    if (!m_bare_known) {
+        m_bare = bareOf(plan, m_published->results, *m_mixes, progress);
+        m_bare_known = !progress.stopped();
+    }
+    if (progress.stopped()) return;
+    auto desk = std::make_shared<Desk>();
+    auto work = workOf(plan, m_published->results, *m_mixes, m_bare, m_ridges, progress);
+    if (!work && work.error().code == ErrorCode::Cancelled) return;
+    if (work) {
+        desk->work = std::move(*work);
+        auto batch = batchOf(plan.steps, desk->work, today(), progress);
+        if (batch) {
+            desk->batch = std::move(*batch);
+        } else {
+            desk->problem = batch.error().message;
+        }
+        desk->findings =
+            findingsOf(plan, m_published->results, m_published->marks, *m_mixes, desk->work);
+    } else {
+        desk->problem = work.error().message;
+    }
+    if (progress.stopped()) return;
+    auto result = std::make_shared<Evaluated>(*m_published);
+    result->desk = std::move(desk);
     m_published = result;
     emit evaluated(std::move(result));
 }

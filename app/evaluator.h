@@ -9,11 +9,22 @@
 #include <thread>
 
 #include "core/io/sky_cache.h"
+#include "core/plan/batch.h"
+#include "core/plan/findings.h"
 #include "core/plan/marks.h"
 #include "core/plan/mixes.h"
 #include "core/plan/score.h"
+#include "core/plan/steps.h"
 
 namespace glaukophos {
+
+// The work at the desk: what is laid where, when, and what will go wrong.
+struct Desk {
+    Work work;                   // empty where there is a problem
+    std::optional<Batch> batch;  // none where it has no schedule
+    std::vector<Finding> findings;
+    std::string problem;  // one sentence; empty: none
+};
 
 // A plan and what follows from it. Immutable and shared.
 struct Evaluated {
@@ -24,6 +35,7 @@ struct Evaluated {
     bool complete = false;               // nothing will be refined any more
     int serial = 0;                      // differs where results do
     std::shared_ptr<const Mixes> mixes;  // drops for all colours; null until they are worked out
+    std::shared_ptr<const Desk> desk;    // null until it is worked out, last of all
     std::size_t scored_light = 0;
     std::optional<ScoreMap> score;  // of every direction, once the sky is traced; if asked for
 };
@@ -70,8 +82,9 @@ class Evaluator : public QObject {
     TracedLight& tracedFor(const Plan& plan, std::size_t index);
     bool traceAll(const Plan& plan, Accuracy accuracy, const std::stop_token& stop);
     void publish(const Plan& plan, Finish finish);
-    // Adds the drops and publishes again.
+    // Adds the drops, then the work, and publishes again.
     void mix(const Plan& plan);
+    void planWork(const Plan& plan);
     void mark(Evaluated& result, Finish finish);
 
     std::mutex m_mutex;
@@ -96,6 +109,10 @@ class Evaluator : public QObject {
     int m_serial = 0;
     std::vector<Paint> m_mixed_rack;  // that m_rack was made from
     MixingRack m_rack;
+    Plan m_mixed_plan;  // that the following belong to; without a figure: none
+    std::shared_ptr<const Mixes> m_mixes;
+    Bare m_bare;
+    bool m_bare_known = false;
 
     std::jthread m_worker;  // last member: starts when all others are ready
 };

@@ -70,7 +70,10 @@ FigureView::FigureView(Document& document, QWidget* parent)
         if (aspect == Aspect::Selection || aspect == Aspect::Everything) {
             m_look.light = m_document.selectedLight();
         }
-        if (aspect == Aspect::Everything) m_sight_spot.reset();
+        if (aspect == Aspect::Everything) {
+            m_sight_spot.reset();
+            m_marked_place.reset();
+        }
         refreshSightLines();
         m_finished = false;
         // After a change of light or paint the picture follows the results, not the plan.
@@ -466,6 +469,41 @@ void FigureView::showBandAlone(std::optional<std::size_t> band) {
     requestPicture(false);
 }
 
+void FigureView::setLayer(std::shared_ptr<const LayerMap> layer, const QString& title) {
+    m_look.layer = std::move(layer);
+    m_layer_title = title;
+    if (m_look.overlay == Overlay::Layer) requestPicture(false);
+}
+
+void FigureView::showPlace(const Vec3& point_mm, const Vec3& normal) {
+    m_marked_place = point_mm;
+    const ClockDirection from = clockFrom(normal);
+    ViewChoice view = m_view;
+    view.hour = from.hour;
+    view.height_deg = std::clamp(from.height_deg, -35.0, 60.0);
+    view.upside_down = false;
+    view.zoom = std::max(view.zoom, 1.6);
+    view.focus_mm = point_mm - m_document.plan().figure->bounds().centre();
+    setView(view);
+}
+
+void FigureView::forgetPlace() {
+    m_marked_place.reset();
+    update();
+}
+
+void FigureView::paintMarkedPlace(QPainter& painter) const {
+    if (!m_marked_place) return;
+    const auto at = projection()(*m_marked_place);
+    if (!at) return;
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(currentTheme().ground, 5));
+    painter.drawEllipse(*at, 17, 17);
+    painter.setPen(QPen(currentTheme().accent, 2.5));
+    painter.drawEllipse(*at, 17, 17);
+}
+
 // The drops of the band that a spot lies in; nothing where there are none.
 static QString mixWords(const Evaluated& evaluated, const Spot& spot) {
     if (evaluated.mixes == nullptr || spot.is_source) return {};
@@ -540,6 +578,7 @@ QString FigureView::caption() const {
         QT_TR_NOOP("Edge lines, each pass lighter and narrower"),
         QT_TR_NOOP("Squinted at, in greys"),
         QT_TR_NOOP("Underpainting"),
+        QT_TR_NOOP("Where it goes"),
         QT_TR_NOOP("Colours as planned")};
     QString text = tr(titles.at(static_cast<std::size_t>(m_look.overlay)));
     const std::vector<Light>& lights = m_document.plan().lights;
@@ -547,6 +586,7 @@ QString FigureView::caption() const {
     if (of_light && m_look.light < lights.size()) {
         text += QStringLiteral(" ") + q(lights[m_look.light].name);
     }
+    if (m_look.overlay == Overlay::Layer && !m_layer_title.isEmpty()) text = m_layer_title;
     if (m_look.overlay == Overlay::Colours && m_look.in_steps) text += tr(", in steps");
     if (m_from_light && *m_from_light < lights.size()) {
         text += tr(" · seen from %1: what it sees is lit").arg(q(lights[*m_from_light].name));
@@ -635,6 +675,7 @@ void FigureView::paintEvent(QPaintEvent* /*event*/) {
         paintLightMarks(painter, m_document.plan(), m_document.selectedLight(), project,
                         markRoom());
     }
+    paintMarkedPlace(painter);
     paintCaption(painter);
 }
 

@@ -57,6 +57,12 @@ class FigureView : public QWidget {
     void setShells(int count);
     // Shows one band alone, of the chosen part or of all; everything when there is none.
     void showBandAlone(std::optional<std::size_t> band);
+    // The map of a layer, for Overlay::Layer; `title` is said in the caption.
+    void setLayer(std::shared_ptr<const LayerMap> layer, const QString& title);
+    // Turns the figure so that a place of its surface faces the viewer, and rings it.
+    void showPlace(const Vec3& point_mm, const Vec3& normal);
+    void forgetPlace();
+    [[nodiscard]] const std::optional<Vec3>& markedPlace() const { return m_marked_place; }
     // The place of the surface at a position of the view; none beside the figure.
     [[nodiscard]] std::optional<SurfacePoint> placeAt(const QPointF& position) const;
     // Lines of sight from the spot at a position of the view; none from beside the figure.
@@ -120,6 +126,7 @@ class FigureView : public QWidget {
     void paintTouched(QPainter& painter) const;
     void paintBrush(QPainter& painter) const;
     void paintCaption(QPainter& painter) const;
+    void paintMarkedPlace(QPainter& painter) const;
     [[nodiscard]] QString caption() const;
 
     Document& m_document;
@@ -137,6 +144,8 @@ class FigureView : public QWidget {
     std::vector<std::uint32_t> m_touched;
     QPointF m_pointer{-1, -1};
     bool m_placing_light = false;
+    QString m_layer_title;
+    std::optional<Vec3> m_marked_place;
     QString m_prompt;
     std::function<void(const SurfacePoint&)> m_use_place;  // waits for a click
     Drag m_drag = Drag::None;

@@ -28,6 +28,9 @@ struct ScriptOptions {
     QString study;
     QPageSize::PageSizeId page = QPageSize::A4;
     QString sight;
+    int step = 0;
+    int finding = 0;
+    bool bench = false;
     int drag_steps = 0;
     bool scored = false;  // wait for the scores of directions
 };
@@ -51,16 +54,24 @@ class Script : public QObject {
         const EvaluatedPtr& evaluated = m_window.document().evaluated();
         if (m_done || evaluated == nullptr || !evaluated->complete) return;
         if (m_options.scored && !evaluated->score) return;
-        if (evaluated->mixes == nullptr) return;
+        if (evaluated->desk == nullptr) return;
         if (evaluated->plan.figure != m_window.document().plan().figure) return;
         if (m_window.figurePanel().partsPage().divider().isBusy()) return;
         FigureView& view = m_window.figureView();
+        if (!m_placed) {
+            m_placed = true;
+            placeWork(*evaluated);
+        }
         if (!view.isFinished()) return;
+        if (m_options.bench && !m_window.bench().figureView().isFinished()) return;
         if (!m_options.sight.isEmpty()) view.lookFrom(spotOf(view, m_options.sight));
         m_done = true;
         if (m_options.drag_steps > 0) return measureDrag();
         bool written = true;
-        if (!m_options.picture.isEmpty()) written = m_window.grab().save(m_options.picture);
+        if (!m_options.picture.isEmpty()) {
+            QWidget& shown = m_options.bench ? static_cast<QWidget&>(m_window.bench()) : m_window;
+            written = shown.grab().save(m_options.picture);
+        }
         if (!m_options.sheet.isEmpty()) {
             written = m_window.exportSheet(m_options.sheet, m_options.page) && written;
         }
@@ -68,6 +79,33 @@ class Script : public QObject {
             written = m_window.exportStudy(m_options.study, m_options.page) && written;
         }
         QCoreApplication::exit(written ? 0 : 2);
+    }
+
+    // Steps and findings are known last of all.
+    void placeWork(const Evaluated& evaluated) {
+        const Desk& desk = *evaluated.desk;
+        const auto step = static_cast<std::size_t>(m_options.step);
+        if (step > 0 && step <= desk.work.steps.size()) {
+            m_window.stepsPanel().orderPage().choose(q(desk.work.steps[step - 1].key));
+        }
+        if (m_options.bench) {
+            connect(&m_window.bench().figureView(), &FigureView::pictureFinished, this,
+                    [this] { finish(); });
+            m_window.openBench();
+            // As far as the step that was asked for.
+            for (std::size_t i = 1; i < step; ++i) {
+                m_window.bench().finishCoat();
+                m_window.bench().finishCoat();
+            }
+        }
+        const auto finding = static_cast<std::size_t>(m_options.finding);
+        if (finding == 0 || finding > desk.findings.size()) return;
+        const auto vertex = desk.findings[finding - 1].vertex;
+        const Surface& surface = evaluated.plan.figure->surface;
+        if (vertex) {
+            m_window.figureView().showPlace(surface.mesh.positions_mm[*vertex],
+                                            surface.normals[*vertex]);
+        }
     }
 
     void measureDrag() {
@@ -82,6 +120,7 @@ class Script : public QObject {
     MainWindow& m_window;
     ScriptOptions m_options;
     std::unique_ptr<DragTrial> m_trial;
+    bool m_placed = false;
     bool m_done = false;
 };
 
@@ -98,20 +137,23 @@ void addOptions(QCommandLineParser& parser) {
     add("picture", "Save a picture of the window when it is ready, and quit.", "png");
     add("sheet", "Save the plan sheet when it is ready, and quit.", "pdf");
     add("page", "Page of the sheet: a4 or letter.", "size");
-    add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours.", "number");
+    add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours, 5 steps.", "number");
     add("divide", "Divide the figure into this many parts at its creases.", "number");
     add("page-shown",
         "Page of a stage: standing, parts, material; place, glow, best, ready; tone, bands, edges, "
-        "study, hand; all, shade, hues, night, shells, under, rack or mix.",
+        "study, hand; all, shade, hues, night, shells, under, rack, mix; order, ways, time or "
+        "findings.",
         "page");
     add("show",
-        "Overlay: bare, parts, reach, shells, values, bands, edges, lines, squint, under or "
-        "colours.",
+        "Overlay: bare, parts, reach, shells, values, bands, edges, lines, squint, under, "
+        "layer or colours.",
         "overlay");
     add("study", "Save the study in greys when it is ready, and quit.", "pdf");
     add("face", "Place the face by quarters at this share of the view, such as 0.5,0.2.", "x,y");
     add("view", "View: front, right, back, left, top, below, upside-down.", "view");
     add("from-light", "See from the light of this number, beginning with 1.", "number");
+    add("step", "Choose the step of this number, beginning with 1.", "number");
+    add("finding", "Show the place of the finding of this number, beginning with 1.", "number");
     add("light", "Choose the light of this number, beginning with 1.", "number");
     add("part", "Choose the part of this number, beginning with 1.", "number");
     add("ready", "Replace the lights by a ready plan, such as two-rods.", "name");
@@ -119,6 +161,8 @@ void addOptions(QCommandLineParser& parser) {
     add("measure-drag", "Drag the chosen light this many steps, print the rate, and quit.",
         "steps");
     add("theme", "Surroundings: dark or light.", "theme");
+    parser.addOption(
+        {QStringLiteral("bench"), QStringLiteral("Show the bench, with --step some coats later.")});
     parser.addOption({QStringLiteral("steps"), QStringLiteral("Colours in flat steps.")});
 }
 
@@ -136,7 +180,7 @@ int indexIn(const char* words, const QString& word) {
 
 void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     const auto number = [&](const char* name) { return parser.value(q(name)).toInt(); };
-    if (number("stage") >= 1 && number("stage") <= 4) {
+    if (number("stage") >= 1 && number("stage") <= 5) {
         window.setStage(static_cast<Stage>(number("stage") - 1));
     }
     if (number("divide") > 1) {
@@ -154,6 +198,9 @@ void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     }
     if (const int i = indexIn("all shade hues night shells under rack mix", page); i >= 0) {
         window.coloursPanel().showPage(static_cast<ColoursPanel::Page>(i));
+    }
+    if (const int i = indexIn("order ways time findings", page); i >= 0) {
+        window.stepsPanel().showPage(static_cast<StepsPanel::Page>(i));
     }
     if (const auto overlay = overlayFromName(parser.value(QStringLiteral("show")).toStdString())) {
         window.figureView().setOverlay(*overlay);
@@ -202,6 +249,9 @@ int main(int argc, char** argv) {
         parser.value(QStringLiteral("page")) == QStringLiteral("letter") ? QPageSize::Letter
                                                                          : QPageSize::A4,
         parser.value(QStringLiteral("sight")),
+        parser.value(QStringLiteral("step")).toInt(),
+        parser.value(QStringLiteral("finding")).toInt(),
+        parser.isSet(QStringLiteral("bench")),
         parser.value(QStringLiteral("measure-drag")).toInt(),
         parser.value(QStringLiteral("page-shown")) == QStringLiteral("best")};
     std::unique_ptr<Script> script;

@@ -12,12 +12,15 @@
 #include <QMessageBox>
 #include <QMimeData>
 #include <QSettings>
+#include <QStyle>
 
+#include "app/recipe_words.h"
 #include "app/sheet.h"
 #include "app/study_sheet.h"
 #include "app/text.h"
 #include "core/io/file_bytes.h"
 #include "core/io/tables_csv.h"
+#include "core/io/work_files.h"
 #include "core/picture/named_view.h"
 
 namespace glaukophos {
@@ -28,11 +31,13 @@ struct StageEntry {
     const char* icon;
     const char* tip;
 };
-constexpr std::array<StageEntry, 4> kStages = {{
+constexpr std::array<StageEntry, 5> kStages = {{
     {QT_TR_NOOP("Figure"), "figure", QT_TR_NOOP("Parts and their own colours (Ctrl+1)")},
     {QT_TR_NOOP("Lights"), "lights", QT_TR_NOOP("Where the light comes from (Ctrl+2)")},
     {QT_TR_NOOP("Values"), "values", QT_TR_NOOP("Dark to light in a few bands (Ctrl+3)")},
     {QT_TR_NOOP("Colours"), "colours", QT_TR_NOOP("The colours of each band (Ctrl+4)")},
+    {QT_TR_NOOP("Steps"), "steps",
+     QT_TR_NOOP("Layers in order, when, and what will go wrong (Ctrl+5)")},
 }};
 
 struct OverlayEntry {
@@ -51,6 +56,7 @@ constexpr std::array<OverlayEntry, kOverlayNames.size()> kOverlays = {{
     {QT_TR_NOOP("Edges"), QT_TR_NOOP("Edge highlights, pass by pass (I)"), "I"},
     {QT_TR_NOOP("Squint"), QT_TR_NOOP("Painted values as through half-closed eyes (Q)"), "Q"},
     {QT_TR_NOOP("Under"), QT_TR_NOOP("The underpainting as sprayed, with its filter (D)"), "D"},
+    {QT_TR_NOOP("Layer"), QT_TR_NOOP("Where the chosen step goes (L)"), "L"},
     {QT_TR_NOOP("Colours"), QT_TR_NOOP("As planned, in colour (C)"), "C"},
 }};
 
@@ -63,6 +69,7 @@ Overlay overlayOf(Stage stage) {
             return Overlay::Colours;
         case Stage::Values:  // as its page says
         case Stage::Colours:
+        case Stage::Steps:
             break;
     }
     return Overlay::Colours;
@@ -87,7 +94,10 @@ MainWindow::MainWindow(const QString& folder, QWidget* parent)
       m_view(new FigureView(m_document, this)),
       m_banner(new Banner(this)),
       m_strip(new LadderStrip(m_document, this)),
+      m_lanes(new LanesView(m_document, this)),
+      m_foot(new QStackedWidget(this)),
       m_readout(new QLabel(this)),
+      m_findings(new QToolButton(this)),
       m_panels(new QStackedWidget(this)) {
     setWindowIcon(QIcon(QStringLiteral(":/icons/app.svg")));
     setAcceptDrops(true);
@@ -101,6 +111,8 @@ MainWindow::MainWindow(const QString& folder, QWidget* parent)
     row->addWidget(buildMiddle(), 1);
     setCentralWidget(central);
 
+    m_bench = new BenchWindow(m_document, folder, this);
+    connect(m_bench, &BenchWindow::problem, m_banner, &Banner::showMessage);
     buildFileMenu();
     buildEditMenu();
     buildViewMenu();
@@ -142,6 +154,19 @@ QWidget* MainWindow::buildRail() {
         connect(button, &QToolButton::clicked, this,
                 [this, i] { setStage(static_cast<Stage>(i)); });
     }
+    auto* bench = new QToolButton(rail);
+    bench->setObjectName(QStringLiteral("stageBench"));
+    bench->setText(tr("Bench"));
+    bench->setToolTip(tr("One step at a time, full screen, while you paint (Ctrl+6)"));
+    bench->setAccessibleName(tr("Bench"));
+    bench->setIcon(themedIcon(QStringLiteral("bench")));
+    bench->setIconSize({28, 28});
+    bench->setToolButtonStyle(Qt::ToolButtonTextUnderIcon);
+    bench->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    bench->setShortcut(QKeySequence(QStringLiteral("Ctrl+6")));
+    column->addWidget(bench);
+    m_bench_button = bench;
+    connect(bench, &QToolButton::clicked, this, &MainWindow::openBench);
     column->addStretch(1);
     return rail;
 }
@@ -152,7 +177,7 @@ QWidget* MainWindow::buildTopBar() {
     bar->setAttribute(Qt::WA_StyledBackground);
     auto* row = new QHBoxLayout(bar);
     row->setContentsMargins(12, 6, 12, 6);
-    row->setSpacing(6);
+    row->setSpacing(4);
     row->addWidget(new QLabel(tr("Show"), bar));
     auto* group = new QButtonGroup(bar);
     for (std::size_t i = 0; i < kOverlays.size(); ++i) {
@@ -187,28 +212,67 @@ QWidget* MainWindow::buildMiddle() {
     figure->addWidget(buildTopBar());
     figure->addWidget(m_banner);
     figure->addWidget(m_view, 1);
-    figure->addWidget(m_strip);
+    m_foot->addWidget(m_strip);
+    m_foot->addWidget(m_lanes);
+    figure->addWidget(m_foot);
     upper->addLayout(figure, 1);
+    upper->addWidget(buildPanels());
+    column->addLayout(upper, 1);
+    column->addWidget(buildFoot());
+    connectPanels();
+    return middle;
+}
+
+QWidget* MainWindow::buildPanels() {
     m_panels->setFixedWidth(330);
     m_panels->setObjectName(QStringLiteral("panel"));
     m_panels->setAttribute(Qt::WA_StyledBackground);
     m_figure_panel = new FigurePanel(m_document, m_loader, *m_view, this);
     m_lights_panel = new LightsPanel(m_document, this);
-    m_colours_panel = new ColoursPanel(m_document, *m_view, this);
-    m_panels->addWidget(m_figure_panel);
-    m_panels->addWidget(m_lights_panel);
     m_values_panel = new ValuesPanel(m_document, *m_view, this);
-    m_panels->addWidget(m_values_panel);
-    m_panels->addWidget(m_colours_panel);
-    upper->addWidget(m_panels);
-    column->addLayout(upper, 1);
+    m_colours_panel = new ColoursPanel(m_document, *m_view, this);
+    m_steps_panel = new StepsPanel(m_document, *m_view, this);
+    for (StagePanel* panel : std::initializer_list<StagePanel*>{
+             m_figure_panel, m_lights_panel, m_values_panel, m_colours_panel, m_steps_panel}) {
+        m_panels->addWidget(panel);
+    }
+    return m_panels;
+}
 
+// What is under the pointer, and how many findings there are.
+QWidget* MainWindow::buildFoot() {
+    auto* foot = new QWidget(this);
+    auto* row = new QHBoxLayout(foot);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
     m_readout->setObjectName(QStringLiteral("readout"));
     m_readout->setAccessibleName(tr("What is under the pointer"));
     m_readout->setMinimumWidth(100);
     m_readout->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-    column->addWidget(m_readout);
+    row->addWidget(m_readout, 1);
+    m_findings->setObjectName(QStringLiteral("findingCount"));
+    m_findings->setToolTip(tr("What will go wrong if it is painted as planned"));
+    row->addWidget(m_findings);
+    connect(m_findings, &QToolButton::clicked, this, [this] {
+        m_steps_panel->showPage(StepsPanel::Page::Findings);
+        setStage(Stage::Steps);
+    });
+    connect(&m_document, &Document::evaluatedChanged, this, &MainWindow::countFindings);
+    countFindings();
+    return foot;
+}
 
+void MainWindow::countFindings() {
+    const EvaluatedPtr& evaluated = m_document.evaluated();
+    if (evaluated == nullptr || evaluated->desk == nullptr) return;
+    const auto count = static_cast<int>(evaluated->desk->findings.size());
+    m_findings->setText(count == 0 ? tr("No findings")
+                                   : counted(count, tr("finding"), tr("findings")));
+    m_findings->setProperty("grave", count > 0);
+    m_findings->style()->polish(m_findings);
+}
+
+void MainWindow::connectPanels() {
     const QString idle = tr("Point at the figure to read a spot; click to choose its part.");
     m_readout->setText(idle);
     connect(m_view, &FigureView::spotRead, this, [this, idle](const QString& text) {
@@ -227,7 +291,19 @@ QWidget* MainWindow::buildMiddle() {
     connect(m_strip, &LadderStrip::bandPointedAt, m_view, &FigureView::showBandAlone);
     connect(m_colours_panel, &ColoursPanel::problem, m_banner, &Banner::showMessage);
     connect(m_view, &FigureView::stepsChanged, m_colours_panel, &ColoursPanel::showSteps);
-    return middle;
+    connect(m_steps_panel, &StepsPanel::pageShown, this, &MainWindow::showFoot);
+    connect(m_steps_panel, &StepsPanel::calendarRequested, this,
+            [this] { askExportWork(tr("Evenings"), tr("Calendars (*.ics)")); });
+    connect(m_lanes, &LanesView::stepPointedAt, this,
+            [this](const QString& key) { m_steps_panel->orderPage().choose(key); });
+}
+
+// On the page about time the schedule stands where the ladder is elsewhere.
+void MainWindow::showFoot() {
+    const bool lanes = m_panels->currentWidget() == m_steps_panel &&
+                       m_steps_panel->page() == StepsPanel::Page::Time;
+    m_foot->setCurrentWidget(lanes ? static_cast<QWidget*>(m_lanes) : m_strip);
+    m_foot->setFixedHeight(m_foot->currentWidget()->sizeHint().height());
 }
 
 QAction* MainWindow::addAction(QMenu& menu, const QString& text, const QKeySequence& keys,
@@ -256,6 +332,13 @@ void MainWindow::buildFileMenu() {
                                      [this] { askExportStudy(QPageSize::Letter); }));
     m_needs_plan.push_back(
         addAction(menu, tr("Ladders as a table (CSV) …"), {}, [this] { askExportCsv(); }));
+    const auto addWork = [&](const QString& text, const QString& title, const QString& filter) {
+        m_needs_plan.push_back(
+            addAction(menu, text, {}, [=, this] { askExportWork(title, filter); }));
+    };
+    addWork(tr("Steps as a table or JSON …"), tr("Steps"), tr("Tables (*.csv);;JSON (*.json)"));
+    addWork(tr("Evenings for a calendar …"), tr("Evenings"), tr("Calendars (*.ics)"));
+    addWork(tr("Mixes as a palette …"), tr("Mixes"), tr("GIMP palettes (*.gpl)"));
     menu.addSeparator();
     addAction(menu, tr("&Quit"), QKeySequence::Quit, [this] { close(); });
 }
@@ -343,6 +426,19 @@ void MainWindow::askSizeIfDoubtful() {
                            {});
 }
 
+void MainWindow::openBench() {
+    const EvaluatedPtr& evaluated = m_document.evaluated();
+    if (evaluated == nullptr || evaluated->desk == nullptr) {
+        m_banner->showMessage(tr("The steps are still being worked out; try again in a moment."));
+        return;
+    }
+    if (!evaluated->desk->batch) {
+        m_banner->showMessage(q(evaluated->desk->problem));
+        return;
+    }
+    m_bench->begin();
+}
+
 void MainWindow::setStage(Stage stage) {
     const auto index = static_cast<std::size_t>(stage);
     m_stage_buttons[index]->setChecked(true);
@@ -351,9 +447,12 @@ void MainWindow::setStage(Stage stage) {
     if (stage != Stage::Figure) m_figure_panel->partsPage().layDownBrush();
     if (stage != Stage::Values) m_values_panel->layDownBrush();
     if (stage != Stage::Colours) m_view->forgetClick();
+    m_view->forgetPlace();
     m_view->setOverlay(stage == Stage::Values    ? m_values_panel->overlay()
                        : stage == Stage::Colours ? m_colours_panel->overlay()
+                       : stage == Stage::Steps   ? m_steps_panel->overlay()
                                                  : overlayOf(stage));
+    showFoot();
     m_overlay_buttons[static_cast<std::size_t>(m_view->overlay())]->setChecked(true);
 }
 
@@ -369,6 +468,7 @@ void MainWindow::setTheme(ThemeKind kind) {
     for (std::size_t i = 0; i < m_stage_buttons.size(); ++i) {
         m_stage_buttons[i]->setIcon(themedIcon(q(kStages[i].icon)));
     }
+    m_bench_button->setIcon(themedIcon(QStringLiteral("bench")));
     m_view->setView(m_view->view());
 }
 
@@ -477,6 +577,39 @@ bool MainWindow::exportCsv(const QString& file) {
     const Evaluated& evaluated = *m_document.evaluated();
     return report(
         writeAtomically(file.toStdString(), ladderCsv(evaluated.plan, evaluated.results)));
+}
+
+bool MainWindow::exportWork(const QString& file) {
+    const EvaluatedPtr& evaluated = m_document.evaluated();
+    if (evaluated == nullptr || evaluated->desk == nullptr) {
+        m_banner->showMessage(tr("The steps are still being worked out; try again in a moment."));
+        return false;
+    }
+    const Desk& desk = *evaluated->desk;
+    if (desk.work.steps.empty() || (file.endsWith(QStringLiteral(".ics")) && !desk.batch)) {
+        m_banner->showMessage(q(desk.problem));
+        return false;
+    }
+    std::string text = stepsCsv(evaluated->plan, desk.work);
+    if (file.endsWith(QStringLiteral(".ics"))) {
+        text = calendarText(evaluated->plan, desk.work, *desk.batch);
+    } else if (file.endsWith(QStringLiteral(".json"))) {
+        text = workJsonText(evaluated->plan, desk.work, desk.batch ? &*desk.batch : nullptr,
+                            desk.findings);
+    } else if (file.endsWith(QStringLiteral(".gpl"))) {
+        text = mixPalette(evaluated->plan, desk.work);
+    }
+    return report(writeAtomically(file.toStdString(), text));
+}
+
+void MainWindow::askExportWork(const QString& title, const QString& filter) {
+    QString chosen;
+    QString file = QFileDialog::getSaveFileName(this, title, {}, filter, &chosen);
+    if (file.isEmpty()) return;
+    const qsizetype dot = chosen.lastIndexOf(QLatin1Char('.'));
+    const QString ending = chosen.mid(dot, chosen.lastIndexOf(QLatin1Char(')')) - dot);
+    if (!file.endsWith(ending)) file += ending;
+    exportWork(file);
 }
 
 void MainWindow::askExportSheet(QPageSize::PageSizeId page) {

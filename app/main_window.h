@@ -8,21 +8,24 @@
 #include <QToolButton>
 
 #include "app/banner.h"
+#include "app/bench_window.h"
 #include "app/colours_panel.h"
 #include "app/document.h"
 #include "app/figure_panel.h"
 #include "app/figure_view.h"
 #include "app/ladder_strip.h"
+#include "app/lanes_view.h"
 #include "app/lights_panel.h"
 #include "app/loader.h"
 #include "app/own_rack.h"
 #include "app/recovery.h"
+#include "app/steps_panel.h"
 #include "app/theme.h"
 #include "app/values_panel.h"
 
 namespace glaukophos {
 
-enum class Stage { Figure, Lights, Values, Colours };
+enum class Stage { Figure, Lights, Values, Colours, Steps };
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -40,6 +43,9 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] LightsPanel& lightsPanel() { return *m_lights_panel; }
     [[nodiscard]] ValuesPanel& valuesPanel() { return *m_values_panel; }
     [[nodiscard]] ColoursPanel& coloursPanel() { return *m_colours_panel; }
+    [[nodiscard]] StepsPanel& stepsPanel() { return *m_steps_panel; }
+    [[nodiscard]] BenchWindow& bench() { return *m_bench; }
+    void openBench();
 
     void openFiles(const QStringList& files);  // asks about unsaved changes first
     // Another file of the open figure: parts and lights stay.
@@ -51,6 +57,8 @@ class MainWindow : public QMainWindow {
     bool exportSheet(const QString& file, QPageSize::PageSizeId page);
     bool exportStudy(const QString& file, QPageSize::PageSizeId page);
     bool exportCsv(const QString& file);
+    // What follows from the work, by the ending of the file: .csv, .json, .ics or .gpl.
+    bool exportWork(const QString& file);
     // An ICC profile for the screen, remembered; empty for sRGB.
     void setScreenProfile(const QString& file);
 
@@ -63,6 +71,11 @@ class MainWindow : public QMainWindow {
     QWidget* buildRail();
     QWidget* buildTopBar();
     QWidget* buildMiddle();
+    QWidget* buildPanels();
+    QWidget* buildFoot();
+    void connectPanels();
+    void showFoot();
+    void countFindings();
     void buildFileMenu();
     void buildEditMenu();
     void buildViewMenu();
@@ -80,6 +93,7 @@ class MainWindow : public QMainWindow {
     void askExportSheet(QPageSize::PageSizeId page);
     void askExportStudy(QPageSize::PageSizeId page);
     void askExportCsv();
+    void askExportWork(const QString& title, const QString& filter);
     bool report(const Result<void>& result);  // shows an error; true when there is none
     void showHelp();
     void showAbout();
@@ -95,12 +109,18 @@ class MainWindow : public QMainWindow {
     FigureView* m_view;
     Banner* m_banner;
     LadderStrip* m_strip;
+    LanesView* m_lanes;
+    QStackedWidget* m_foot;  // the strip, or the lanes
     QLabel* m_readout;
+    QToolButton* m_findings;
+    QToolButton* m_bench_button = nullptr;
     QStackedWidget* m_panels;
     FigurePanel* m_figure_panel = nullptr;
     LightsPanel* m_lights_panel = nullptr;
     ValuesPanel* m_values_panel = nullptr;
     ColoursPanel* m_colours_panel = nullptr;
+    StepsPanel* m_steps_panel = nullptr;
+    BenchWindow* m_bench = nullptr;
     std::vector<QToolButton*> m_stage_buttons;
     std::vector<QToolButton*> m_overlay_buttons;
     std::vector<QAction*> m_needs_plan;

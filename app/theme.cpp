@@ -35,15 +35,20 @@ QString styleSheet(const Theme& t) {
         #topBar { border-bottom: 1px solid %line; }
         QScrollArea, QScrollArea > QWidget > QWidget { background: %panel; border: none; }
         QLabel#heading { font-size: 17px; font-weight: 600; }
-        QLabel#section { font-weight: 600; padding-top: 6px; }
+        QLabel#section, QLabel#stepTitle { font-weight: 600; padding-top: 6px; }
         QLabel#caption, QLabel[caption="true"] { color: %soft; }
         QLabel#lightConcern { color: %accent; }
         QPushButton[card="true"] { text-align: left; }
         QLabel#problem { color: %text; border: 1px solid %accent; border-radius: 4px; padding: 5px; }
+        QFrame#findingCard { border: 1px solid %line; border-radius: 6px; }
+        QFrame#findingCard[grave="true"] { border-left: 3px solid %accent; }
+        QToolButton#findingCount { border: none; border-top: 1px solid %line; border-radius: 0;
+            background: %panel; padding: 5px 14px; }
+        QToolButton#findingCount[grave="true"] { color: %accent; font-weight: 600; }
         #banner { background: %field; border-bottom: 2px solid %accent; }
         QPushButton, QToolButton { background: %field; border: 1px solid %line; border-radius: 5px;
             padding: 5px 10px; }
-        #topBar QToolButton { padding: 5px 7px; }
+        #topBar QToolButton { padding: 5px 5px; }
         QPushButton:hover, QToolButton:hover { border-color: %soft; }
         QPushButton:pressed { background: %line; }
         QPushButton:checked, QToolButton:checked { background: %accent; color: %on; border-color: %accent; }
@@ -55,7 +60,7 @@ QString styleSheet(const Theme& t) {
             border-left: 3px solid transparent; }
         #rail QToolButton:hover { background: %field; }
         #rail QToolButton:checked { background: %field; color: %text; border-left: 3px solid %accent; font-weight: 600; }
-        QLineEdit, QSpinBox, QDoubleSpinBox, QComboBox { background: %field; border: 1px solid %line;
+        QLineEdit, QSpinBox, QDoubleSpinBox, QDateEdit, QTimeEdit, QComboBox { background: %field; border: 1px solid %line;
             border-radius: 4px; padding: 3px 6px; selection-background-color: %accent; selection-color: %on; }
         QComboBox QAbstractItemView { background: %field; color: %text; selection-background-color: %accent;
             selection-color: %on; border: 1px solid %line; }

@@ -122,7 +122,8 @@ Result<Prepared> prepared(const CommonOptions& options, const WorkOptions& choic
         ridgesOf(all.plan.figure->form->whole, ridgeOptionsFor(all.plan.values.edge_lines), {});
     all.marks.lines = edgeLinesOf(all.plan, all.results, ridges);
     all.mixes = mixesOf(all.plan, all.results, mixingRack(all.plan.rack), {});
-    auto work = workOf(all.plan, all.results, all.mixes, ridges, {});
+    const Bare bare = bareOf(all.plan, all.results, all.mixes, {});
+    auto work = workOf(all.plan, all.results, all.mixes, bare, ridges, {});
     if (!work) return tl::unexpected(work.error());
     all.work = std::move(*work);
     return all;
@@ -154,7 +155,7 @@ std::string stepsText(const Work& work) {
 std::string scheduleText(const Work& work, const Batch& batch) {
     std::string text;
     std::size_t sitting = batch.load.sittings.size();
-    for (const Slot& slot : batch.schedule.slots) {
+    for (const Slot& slot : batch.schedule.sequence) {
         if (slot.sitting != sitting) {
             sitting = slot.sitting;
             text += fmt::format("Evening {}\n", sitting + 1);

@@ -68,7 +68,7 @@ std::string afterWords(const Work& work, const WorkStep& step) {
 // The steps of one sitting, each once, with the figures it is done on.
 std::string sittingWords(const Work& work, const Batch& batch, std::size_t sitting) {
     std::vector<std::pair<std::size_t, int>> coats;
-    for (const Slot& slot : batch.schedule.slots) {
+    for (const Slot& slot : batch.schedule.sequence) {
         if (slot.sitting != sitting) continue;
         const std::size_t step = batch.tasks[slot.task].step;
         const auto known = std::ranges::find(coats, step, &std::pair<std::size_t, int>::first);
@@ -178,7 +178,7 @@ Json scheduleJson(const Work& work, const Batch& batch) {
               {"one_after_another", totalsJson(batch, batch.one_after_another)},
               {"shortest_possible_min", batch.shortest_min},
               {"slots", Json::array()}};
-    for (const Slot& slot : batch.schedule.slots) {
+    for (const Slot& slot : batch.schedule.sequence) {
         json["slots"].push_back(slotJson(work, batch, slot));
     }
     return json;
@@ -206,6 +206,14 @@ Json findingsJson(const Plan& plan, const std::vector<Finding>& findings) {
     return json;
 }
 
+std::string workJsonText(const Plan& plan, const Work& work, const Batch* batch,
+                         const std::vector<Finding>& findings) {
+    Json json{{"title", plan.title}, {"work", stepsJson(plan, work)}};
+    if (batch != nullptr) json["schedule"] = scheduleJson(work, *batch);
+    json["findings"] = findingsJson(plan, findings);
+    return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
 std::string calendarText(const Plan& plan, const Work& work, const Batch& batch) {
     std::string text;
     const auto line = [&](const std::string& content) { text += folded(content); };
@@ -215,11 +223,11 @@ std::string calendarText(const Plan& plan, const Work& work, const Batch& batch)
     const Evenings& evenings = plan.steps.evenings;
     const double shift = evenings.used ? 0.0 : evenings.begin_min;
     std::size_t number = 0;
-    for (std::size_t i = 0; i < batch.schedule.slots.size(); ++i) {
-        const Slot& first = batch.schedule.slots[i];
-        if (i > 0 && batch.schedule.slots[i - 1].sitting == first.sitting) continue;
+    for (std::size_t i = 0; i < batch.schedule.sequence.size(); ++i) {
+        const Slot& first = batch.schedule.sequence[i];
+        if (i > 0 && batch.schedule.sequence[i - 1].sitting == first.sitting) continue;
         double end = first.end_min;
-        for (const Slot& slot : batch.schedule.slots) {
+        for (const Slot& slot : batch.schedule.sequence) {
             if (slot.sitting == first.sitting) end = std::max(end, slot.end_min);
         }
         const double begin = evenings.used ? batch.load.sittings[first.sitting].begin_min : 0.0;

@@ -19,6 +19,10 @@ Json stepsJson(const Plan& plan, const Work& work);
 Json scheduleJson(const Work& work, const Batch& batch);
 Json findingsJson(const Plan& plan, const std::vector<Finding>& findings);
 
+// All three as one text; `batch` may be null.
+std::string workJsonText(const Plan& plan, const Work& work, const Batch* batch,
+                         const std::vector<Finding>& findings);
+
 // Each sitting as an event with what is painted in it (RFC 5545). Times are local, without a zone.
 // A plan without evenings is one sitting that begins at 19:00 of the first day.
 std::string calendarText(const Plan& plan, const Work& work, const Batch& batch);

@@ -252,6 +252,34 @@ void underLook(const Plan& plan, const Results& results, const Marks& marks, Loo
     plainFloor(plan, results, look);
 }
 
+// What is painted in the colour of its mix, all else in a clay that stands apart from it.
+void layerLook(const Plan& plan, const Results& results, const LayerMap& map, Look& look) {
+    look.outlines = true;
+    look.is_source.assign(plan.parts.size(), false);
+    look.lines = map.lines;
+    const double luminance = xyzFrom(LinearRgb{map.colour.cast<double>()}).xyz.y();
+    const Vec3 clay = grey(luminance < 0.16 ? 0.46F : 0.10F);
+    const auto shading = [&](std::size_t v) { return 0.35F + 0.65F * openness(results, v); };
+    const std::vector<PartIndex>& parts = plan.figure->surface.parts;
+    plainFloor(plan, results, look);
+    if (!map.coverage.empty()) {
+        look.outlines = false;
+        forVertices(plan, look, [&](std::size_t v) {
+            const float covered = map.parts[parts[v]] ? map.coverage[v] : 0.0F;
+            return Vec3(shading(v) * ((1.0F - covered) * clay + covered * map.colour));
+        });
+        return;
+    }
+    look.shaded_bands = true;
+    look.lightness = map.values;
+    look.borders = map.borders;
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        std::vector<Vec3>& row = look.band_colours.emplace_back(map.borders.size() + 1, clay);
+        if (map.parts[p]) row[map.inside] = map.colour;
+    }
+    forVertices(plan, look, [&](std::size_t v) { return grey(shading(v)); });
+}
+
 // The lattice of the floor is coarse: without this the edges of shadows show it.
 void softenFloor(const Plan& plan, Look& look) {
     const auto side = static_cast<std::size_t>(plan.figure->form->floor.side);
@@ -383,6 +411,13 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice,
             look.is_source.assign(plan.parts.size(), false);
             underLook(plan, results, marks, look);
             break;
+        case Overlay::Layer:
+            if (choice.layer == nullptr) {
+                bareLook(plan, results, look);
+                return look;
+            }
+            layerLook(plan, results, *choice.layer, look);
+            break;
         case Overlay::Colours:
             coloursLook(plan, results, choice.in_steps, look);
             break;
@@ -391,7 +426,7 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice,
         showBandAlone(plan, results, choice, look);
     }
     softenFloor(plan, look);
-    paintSources(plan, look);
+    if (choice.overlay != Overlay::Layer) paintSources(plan, look);
     return look;
 }
 

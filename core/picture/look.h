@@ -2,6 +2,7 @@
 #pragma once
 
 #include <array>
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -21,13 +22,25 @@ enum class Overlay {
     Lines,
     Squint,
     Under,
+    Layer,
     Colours
 };
 
-inline constexpr std::array<const char*, 11> kOverlayNames = {"bare",   "parts", "reach",  "shells",
-                                                              "values", "bands", "edges",  "lines",
-                                                              "squint", "under", "colours"};
+inline constexpr std::array<const char*, 12> kOverlayNames = {
+    "bare",  "parts", "reach",  "shells", "values", "bands",
+    "edges", "lines", "squint", "under",  "layer",  "colours"};
 std::optional<Overlay> overlayFromName(std::string_view name);
+
+// Where one layer of the work goes: what it is cut from, and between which values.
+struct LayerMap {
+    std::vector<float> values;     // one entry a vertex
+    std::vector<double> borders;   // of the values, ascending; none: all of it
+    std::size_t inside = 0;        // the stretch between borders that is painted
+    std::vector<float> coverage;   // 0..1, one entry a vertex, where it fades; empty: it does not
+    std::vector<bool> parts;       // that it lies on, one entry a part
+    Vec3 colour = Vec3::Ones();    // of the mix, linear RGB
+    std::vector<LineGroup> lines;  // strokes, or the lines to be drawn
+};
 
 struct LookChoice {
     Overlay overlay = Overlay::Colours;
@@ -37,6 +50,7 @@ struct LookChoice {
     // One band alone, of one part or (with no part) of all; the rest is dimmed.
     std::optional<std::size_t> lone_band = std::nullopt;
     std::optional<PartIndex> lone_part = std::nullopt;
+    std::shared_ptr<const LayerMap> layer = nullptr;  // for Layer
     bool operator==(const LookChoice&) const = default;
 };
 
@@ -47,6 +61,7 @@ struct Look {
     std::vector<double> borders;   // of lightness, ascending
     std::vector<std::vector<Vec3>> band_colours;  // one entry a part; empty: smooth
     bool lowest_is_smooth = false;                // below the first border `colours` are shown
+    bool shaded_bands = false;                    // band colours are times `colours`
     std::vector<bool> is_source;                  // parts that are drawn as the light itself
     float whiteness = 1.0F;                       // of those: 0 the light's tint .. 1 white
     std::vector<Vec3> part_tints;                 // over the clay, one entry a part; empty: none

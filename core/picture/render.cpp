@@ -138,6 +138,7 @@ struct Shader {
         Vec3 flat = band == 0 && look.lowest_is_smooth
                         ? Vec3(mixed(look.colours, t, hit.u, hit.v))
                         : look.band_colours[figure.partShownBy(hit)][band];
+        if (look.shaded_bands) flat = flat.cwiseProduct(mixed(look.colours, t, hit.u, hit.v));
         if (!look.outlines || !look.border_lines || !borderCrosses(t)) return flat;
         const float away = borderDistance(hit, x, y, lightness);
         const float line = std::clamp(0.5F * choice.line_width_px + 0.5F - away, 0.0F, 1.0F);

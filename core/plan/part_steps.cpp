@@ -322,8 +322,8 @@ class PartLayers {
 }  // namespace
 
 std::string areaWords(double area_mm2) {
-    return area_mm2 >= 100.0 ? fmt::format("{:.1f} cm2", area_mm2 / 100.0)
-                             : fmt::format("{:.0f} mm2", area_mm2);
+    return area_mm2 >= 100.0 ? fmt::format("{:.1f} cm²", area_mm2 / 100.0)
+                             : fmt::format("{:.0f} mm²", area_mm2);
 }
 
 bool bridgedByVeils(const Plan& plan, const Bridge& bridge) {

@@ -17,7 +17,7 @@ bool bridgedByVeils(const Plan& plan, const Bridge& bridge);
 // Greys for all parts that get transparent colour over them, one step a band.
 std::vector<WorkStep> greySteps(const WorkBasis& basis);
 
-// "5.2 cm2", "38 mm2".
+// "5.2 cm²", "38 mm²".
 std::string areaWords(double area_mm2);
 
 }  // namespace glaukophos

@@ -189,7 +189,7 @@ bool moveOne(const Workload& load, const std::vector<std::vector<std::size_t>>& 
 Schedule inOrder(const Workload& load, const std::vector<std::size_t>& order) {
     Schedule schedule;
     Desk desk(load);
-    schedule.slots.reserve(order.size());
+    schedule.sequence.reserve(order.size());
     double now = desk.now();
     std::size_t sitting = 0;
     for (const std::size_t task : order) {
@@ -202,7 +202,7 @@ Schedule inOrder(const Workload& load, const std::vector<std::size_t>& order) {
         schedule.end_min = slot.end_min;
         now = slot.end_min;
         desk.take(slot);
-        schedule.slots.push_back(slot);
+        schedule.sequence.push_back(slot);
     }
     return schedule;
 }

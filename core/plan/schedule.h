@@ -51,8 +51,8 @@ struct Slot {
 };
 
 struct Schedule {
-    std::vector<Slot> slots;  // in order of time
-    double end_min = 0.0;     // of the last task
+    std::vector<Slot> sequence;  // in order of time
+    double end_min = 0.0;        // of the last task
     double work_min = 0.0;
     double set_up_min = 0.0;
     double waiting_min = 0.0;  // within sittings: nothing to do but watch paint dry

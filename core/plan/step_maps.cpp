@@ -8,6 +8,7 @@
 
 #include "core/base/parallel.h"
 #include "core/plan/hue_veils.h"
+#include "core/value/settle.h"
 
 namespace glaukophos {
 namespace {
@@ -29,13 +30,22 @@ std::vector<float> hueCoverage(const Plan& plan, std::size_t index) {
     return coverage;
 }
 
-// Where a glow just ends, and the recesses it does not get into.
-float reshadeAt(const Results& results, const Mask& mask, std::size_t vertex) {
-    const float irradiance = results.reach.irradiance[mask.light][vertex];
-    const bool rim = irradiance < mask.from && irradiance > 0.55 * mask.from;
-    const bool recess = !results.reach.openness.empty() && results.reach.openness[vertex] < 0.22F &&
-                        irradiance < 1.6 * mask.from && irradiance > 0.1 * mask.from;
-    return rim || recess ? 1.0F : 0.0F;
+// Where a glow just ends, and the recesses it hardly gets into; no patch too small for a brush.
+std::vector<float> reshadeCoverage(const MapBasis& basis, const Mask& mask) {
+    constexpr double kLeast_mm2 = 1.2;
+    const Results& results = basis.results;
+    const Surface& surface = basis.plan.figure->surface;
+    const std::vector<float>& irradiance = results.reach.irradiance[mask.light];
+    std::vector<float> coverage(surface.parts.size(), 0.0F);
+    for (std::size_t v = 0; v < coverage.size(); ++v) {
+        const bool rim = irradiance[v] < mask.from && irradiance[v] > 0.55 * mask.from;
+        const bool recess = !results.reach.openness.empty() && results.reach.openness[v] < 0.3F &&
+                            irradiance[v] < 3.0 * mask.from && irradiance[v] > 0.1 * mask.from;
+        coverage[v] = rim || recess ? 100.0F : 0.0F;
+    }
+    mergeSpecks(surface.links, surface.areas_mm2, kLeast_mm2, coverage);
+    for (float& covered : coverage) covered = covered > 50.0F ? 1.0F : 0.0F;
+    return coverage;
 }
 
 // The steepest way up of `values` along the surface, per mm: least squares over the neighbours.
@@ -103,7 +113,7 @@ std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask) {
             }
             break;
         case Where::Reshade:
-            fill([&](std::size_t v) { return reshadeAt(results, mask, v); });
+            coverage = reshadeCoverage(basis, mask);
             break;
     }
     if (results.reach.hidden.empty()) return coverage;

@@ -68,7 +68,7 @@ std::string inWords(const std::vector<WorkStep>& steps, const BrokenRule& rule) 
                        steps[rule.should_follow].title, rule.why);
 }
 
-void move(std::vector<MovedStep>& moved, const std::string& step, const std::string& after) {
+void moveStep(std::vector<MovedStep>& moved, const std::string& step, const std::string& after) {
     std::erase_if(moved, [&](const MovedStep& move) { return move.step == step; });
     while (!after.empty() && leadsTo(moved, after, step)) {
         const auto last = std::ranges::find(moved, after, &MovedStep::step);

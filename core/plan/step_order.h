@@ -27,6 +27,6 @@ std::string inWords(const std::vector<WorkStep>& steps, const BrokenRule& rule);
 
 // The choices after a drag: `step` comes straight after `after` (empty: first). An earlier move of
 // the same step goes, and so does any that would make a circle.
-void move(std::vector<MovedStep>& moved, const std::string& step, const std::string& after);
+void moveStep(std::vector<MovedStep>& moved, const std::string& step, const std::string& after);
 
 }  // namespace glaukophos

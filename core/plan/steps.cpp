@@ -257,11 +257,6 @@ void noteMissing(const Plan& plan, const std::vector<WorkStep>& steps, Work& wor
     }
 }
 
-struct Before {
-    Results results;  // empty where nothing differs
-    std::vector<PartMixes> parts;
-};
-
 }  // namespace
 
 int dropsIn(const Recipe& recipe) {
@@ -299,7 +294,19 @@ void complete(const WorkBasis& basis, WorkStep& step) {
     step.dry_min = dryMinutes(step, basis.plan.steps.hairdryer);
 }
 
-Result<Work> workOf(const Plan& plan, const Results& results, const Mixes& mixes,
+Bare bareOf(const Plan& plan, const Results& results, const Mixes& mixes,
+            const Progress& progress) {
+    const std::vector<bool> near = nearLights(plan);
+    bool glows = false;
+    for (std::size_t l = 0; l < near.size(); ++l) glows = glows || (near[l] && shines(plan, l));
+    Bare bare;
+    if (!glows) return bare;
+    bare.results = beforeGlows(plan, results);
+    bare.parts = partMixesOf(plan, bare.results.ladders, mixes.rack, mixes.allowed, progress);
+    return bare;
+}
+
+Result<Work> workOf(const Plan& plan, const Results& results, const Mixes& mixes, const Bare& bare,
                     const Ridges& ridges, const Progress& progress) {
     if (results.bands.whole.area_mm2() <= 0.0) {
         return fail(ErrorCode::BadInput,
@@ -311,22 +318,12 @@ Result<Work> workOf(const Plan& plan, const Results& results, const Mixes& mixes
         return fail(ErrorCode::BadInput,
                     "The rack holds no colours: add paints under Colours, Rack.");
     }
-    const std::vector<bool> near = nearLights(plan);
-    bool glows = false;
-    for (std::size_t l = 0; l < near.size(); ++l) glows = glows || (near[l] && shines(plan, l));
-    Before before;
-    if (glows) {
-        before.results = beforeGlows(plan, results);
-        before.parts =
-            partMixesOf(plan, before.results.ladders, mixes.rack, mixes.allowed, progress);
-    }
-    if (progress.stopped() || mixes.parts.size() != plan.parts.size()) {
-        return fail(ErrorCode::Cancelled, "Stopped.");
-    }
-    const Results& bare = glows ? before.results : results;
-    const BandEdges edges = bandEdgesOf(plan, bare);
-    const EdgeLines lines = edgeLinesOf(plan, bare, ridges);
-    const WorkBasis basis{plan,  results, bare, mixes, glows ? before.parts : mixes.parts,
+    if (mixes.parts.size() != plan.parts.size()) return fail(ErrorCode::Cancelled, "Stopped.");
+    const bool glows = !bare.parts.empty();
+    const Results& before = glows ? bare.results : results;
+    const BandEdges edges = bandEdgesOf(plan, before);
+    const EdgeLines lines = edgeLinesOf(plan, before, ridges);
+    const WorkBasis basis{plan,  results, before, mixes, glows ? bare.parts : mixes.parts,
                           edges, lines};
 
     std::vector<WorkStep> steps = primerSteps(basis);
@@ -363,7 +360,7 @@ Result<Work> workOf(const Plan& plan, const Results& results, const Mixes& mixes
     noteMissing(plan, steps, work);
     work.steps = std::move(steps);
     work.rack = mixes.rack;
-    work.lightness = bare.values.lightness;
+    work.lightness = before.values.lightness;
     work.lines = lines.stretches;
     for (const EdgePass& pass : lines.passes) work.line_widths_mm.push_back(pass.width_mm);
     return work;

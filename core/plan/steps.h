@@ -6,10 +6,18 @@
 
 namespace glaukophos {
 
+// The figure before any glow, with its mixes: what most steps are made from. Without a glow there
+// is no difference, and both are empty.
+struct Bare {
+    Results results;
+    std::vector<PartMixes> parts;
+};
+// About as long as the mixes take; where there is a glow, no parts when stopped.
+Bare bareOf(const Plan& plan, const Results& results, const Mixes& mixes, const Progress& progress);
+
 // Fails when there is nothing to paint, when the rack has no colours, or when moved steps go round
-// in a circle; with Cancelled when stopped. `mixes` and `ridges` belong to the same plan. About as
-// long as the mixes take when a glow is to be painted over, else a moment.
-Result<Work> workOf(const Plan& plan, const Results& results, const Mixes& mixes,
+// in a circle; with Cancelled when stopped. All inputs belong to the same plan.
+Result<Work> workOf(const Plan& plan, const Results& results, const Mixes& mixes, const Bare& bare,
                     const Ridges& ridges, const Progress& progress);
 
 // Minutes of work for one figure, all coats of all steps.

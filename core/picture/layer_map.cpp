@@ -1,0 +1,112 @@
+// The borders of a map are cut as finely as the picture shows, not by vertex.
+#include "core/picture/layer_map.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/plan/step_maps.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr double kNoEnd = 1e8;
+
+// Irradiance as a distance, so that it runs nearly straight over a triangle.
+float asDistance(double irradiance) {
+    return -1.0F / std::sqrt(std::max(static_cast<float>(irradiance), 1e-9F));
+}
+
+void cut(LayerMap& map, double from, double to) {
+    if (from > -kNoEnd) map.borders.push_back(from);
+    map.inside = map.borders.size();
+    if (to < kNoEnd) map.borders.push_back(to);
+}
+
+// Dark lines with a pale rim, so that they are seen on any mix.
+LineGroup strokeLines(const MapBasis& basis, const WorkStep& step) {
+    const double apart_mm = 0.075 * basis.plan.figure->bounds().size().maxCoeff();
+    return {LineStyle::Solid,           1.3F, 0.0F,
+            Vec3(0.01F, 0.01F, 0.012F), 0.6F, strokesOf(basis, step, std::max(1.2, apart_mm))};
+}
+
+void addEdgeLines(const Work& work, const WorkStep& step, LayerMap& map) {
+    for (std::size_t pass = 0; pass < std::min(step.mask.index, work.line_widths_mm.size());
+         ++pass) {
+        // Later passes are paler, since they are laid over the first.
+        const float pale = 0.35F * static_cast<float>(pass);
+        LineGroup group{LineStyle::Solid,
+                        1.2F,
+                        static_cast<float>(work.line_widths_mm[pass]),
+                        Vec3((1.0F - pale) * map.colour + pale * Vec3::Ones()),
+                        0.0F,
+                        {}};
+        for (const EdgeStretch& stretch : work.lines) {
+            if (static_cast<std::size_t>(stretch.pass) == pass && map.parts[stretch.part]) {
+                group.lines_mm.push_back(stretch.points_mm);
+            }
+        }
+        map.lines.push_back(std::move(group));
+    }
+}
+
+}  // namespace
+
+std::optional<Srgb> colourOf(const Plan& plan, const WorkStep& step) {
+    if (!step.recipe.drops.empty()) return displayable(step.recipe.colour);
+    if (step.kind == StepKind::Prime) return plan.mixing.primer;
+    for (const std::vector<Paint>* rack : {&plan.rack, &genericRack()}) {
+        const auto found = std::ranges::find(*rack, step.paint, &Paint::name);
+        if (found != rack->end()) return found->mass_tone;
+    }
+    return std::nullopt;
+}
+
+LayerMap layerMapOf(const Plan& plan, const Results& results, const Work& work,
+                    const WorkStep& step, bool strokes) {
+    const MapBasis basis{plan, results, work.lightness};
+    LayerMap map;
+    map.parts = partsOf(plan, step);
+    map.colour = linearFrom(colourOf(plan, step).value_or(Srgb{0.6, 0.6, 0.6})).rgb.cast<float>();
+    map.values.assign(plan.figure->vertexCount(), 0.0F);
+    switch (step.mask.where) {
+        case Where::All:
+            break;
+        case Where::Values:
+            map.values = work.lightness;
+            cut(map, step.mask.from, step.mask.to);
+            break;
+        case Where::Finished:
+            map.values = results.values.lightness;
+            cut(map, step.mask.from, step.mask.to);
+            break;
+        case Where::Light: {
+            const std::vector<float>& irradiance = results.reach.irradiance[step.mask.light];
+            std::transform(irradiance.begin(),
+                           irradiance.begin() + static_cast<std::ptrdiff_t>(map.values.size()),
+                           map.values.begin(), asDistance);
+            cut(map, asDistance(step.mask.from), kNoEnd * 10);
+            break;
+        }
+        case Where::Sprayed:
+        case Where::Hue:
+            map.coverage = coverageOf(basis, step.mask);
+            break;
+        case Where::Reshade:
+            map.values = coverageOf(basis, step.mask);
+            cut(map, 0.5, kNoEnd * 10);
+            break;
+        case Where::Lines:
+            map.borders = {1.0};  // no surface, only lines
+            map.inside = 1;
+            addEdgeLines(work, step, map);
+            return map;
+    }
+    const bool drawn = step.tool == Tool::Brush || step.tool == Tool::FineBrush;
+    const bool all_over = step.mask.where == Where::All || step.mask.where == Where::Reshade;
+    if (strokes && drawn && !all_over && map.coverage.empty()) {
+        map.lines.push_back(strokeLines(basis, step));
+    }
+    return map;
+}
+
+}  // namespace glaukophos
