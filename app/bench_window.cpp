@@ -233,6 +233,8 @@ void BenchWindow::begin() {
     m_view->setOverlay(Overlay::Layer);
     setGeometry(screen()->geometry());  // where no window manager does it
     showFullScreen();
+    raise();
+    activateWindow();  // the keys of the main window mean other things
     m_view->setFocus();
     m_tick.start();
     goOn();
@@ -403,6 +405,10 @@ void BenchWindow::setDim(bool dim) {
 }
 
 bool BenchWindow::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride) {
+        event->accept();  // no key of the main window is one here
+        return true;
+    }
     if (event->type() != QEvent::KeyPress) return QWidget::eventFilter(watched, event);
     auto* key = static_cast<QKeyEvent*>(event);
     if (watched == m_note) {

@@ -10,8 +10,8 @@ namespace {
 bool sameChoices(const Plan& a, const Plan& b) {
     return a.title == b.title && a.parts == b.parts && a.lights == b.lights &&
            a.values == b.values && a.colours == b.colours && a.rack == b.rack &&
-           a.mixing == b.mixing && a.under == b.under && a.merit_weights == b.merit_weights &&
-           a.figure == b.figure;
+           a.mixing == b.mixing && a.under == b.under && a.steps == b.steps &&
+           a.merit_weights == b.merit_weights && a.figure == b.figure;
 }
 
 constexpr int kUndoSteps = 200;

@@ -104,6 +104,8 @@ void warmShadows(Plan& plan) {
         shading.school = School::Opposition;
         shading.strength = std::max(0.5, shading.strength);
     };
+    // An eye that is used to the light sees it as white, and white light has cold shadows.
+    plan.colours.adaptation = std::min(plan.colours.adaptation, 0.2);
     warm(plan.colours.shading);
     for (Part& part : plan.parts) {
         if (part.shading) warm(*part.shading);

@@ -231,6 +231,25 @@ void sourcesLast(std::vector<WorkStep>& steps) {
     }
 }
 
+// The same steps, each after all it has reasons to follow; else as they stand. A shared step waits
+// for both its parts.
+void putInOrder(std::vector<WorkStep>& steps) {
+    std::vector<WorkStep> waiting = std::move(steps);
+    steps.clear();
+    const auto is_there = [](const std::vector<WorkStep>& among, const std::string& key) {
+        return std::ranges::find(among, key, &WorkStep::key) != among.end();
+    };
+    while (!waiting.empty()) {
+        auto next = std::ranges::find_if(waiting, [&](const WorkStep& step) {
+            return std::ranges::none_of(
+                step.after, [&](const After& after) { return is_there(waiting, after.step); });
+        });
+        if (next == waiting.end()) next = waiting.begin();  // a circle of rules: cannot be
+        steps.push_back(std::move(*next));
+        waiting.erase(next);
+    }
+}
+
 WorkStep cleanUp(const WorkBasis& basis) {
     WorkStep step;
     step.kind = StepKind::CleanUp;
@@ -241,7 +260,7 @@ WorkStep cleanUp(const WorkBasis& basis) {
     step.paint = "the base mixes of the parts";
     step.why = "Slips are set right with the base colour; then look again with fresh eyes.";
     step.how = "Squint, and turn the figure under the lamp before touching anything.";
-    step.work_min = 8.0 * basis.plan.steps.pace;
+    step.work_min = 5.0 * basis.plan.steps.pace;
     return step;
 }
 
@@ -351,6 +370,8 @@ Result<Work> workOf(const Plan& plan, const Results& results, const Mixes& mixes
     joinPhases(steps, 5, 3, 4, "glazes and spray would dull what has to shine");
     joinPhases(steps, 5, 0, 0, kDryPrimer);
     joinPhases(steps, 6, 1, 5, "slips are set right at the end");
+
+    putInOrder(steps);
 
     Work work;
     if (auto moved = moveSteps(plan.steps.moved, steps); !moved) {

@@ -14,26 +14,26 @@ double mm2AMinute(const WorkStep& step) {
             return 600.0;
         case Tool::DryBrush:
         case Tool::Sponge:
-            return 250.0;
+            return 350.0;
         case Tool::Brush:
         case Tool::FineBrush:
             break;
     }
     switch (step.kind) {
         case StepKind::Base:
-            return 150.0;
+            return 220.0;
         case StepKind::Veil:
         case StepKind::Tint:
         case StepKind::Hue:
         case StepKind::Shell:
-            return 160.0;
+            return 220.0;
         default:
-            return 100.0;
+            return 150.0;
     }
 }
 
-constexpr double kBlendMinutes = 0.06;  // a mm of lost border
-constexpr double kLineMinutes = 0.03;   // a mm of edge highlight
+constexpr double kBlendMinutes = 0.035;  // a mm of lost border
+constexpr double kLineMinutes = 0.012;   // a mm of edge highlight
 
 }  // namespace
 

@@ -331,5 +331,78 @@ TEST_F(Cli, MixesGivesEverythingInDrops) {
     EXPECT_EQ(std::count(wrong.output.begin(), wrong.output.end(), '\n'), 1);
 }
 
+TEST_F(Cli, StepsComeAsTextTableJsonAndPalette) {
+    const std::string plan = file("box.stl");
+    const Finished text = run("steps " + plan);
+    ASSERT_EQ(text.code, 0) << text.output;
+    EXPECT_NE(text.output.find("1. Primer"), std::string::npos);
+    EXPECT_NE(text.output.find("Caution"), std::string::npos);
+    const Finished json = run("steps " + plan + " --json --figures 3");
+    ASSERT_EQ(json.code, 0) << json.output;
+    const Json steps = Json::parse(json.output)["steps"];
+    ASSERT_GT(steps.size(), 4U);
+    EXPECT_EQ(steps.front()["key"], "primer");
+    // The sides of the box and its top; its foot stands on the floor.
+    EXPECT_NEAR(steps.front()["area_mm2"].get<double>(), 500.0, 60.0);
+    const Finished csv = run("steps " + plan + " --csv");
+    EXPECT_EQ(static_cast<std::size_t>(std::ranges::count(csv.output, '\n')), steps.size() + 1);
+    EXPECT_EQ(run("steps " + plan + " --palette").output.find("GIMP Palette"), 0U);
+}
+
+TEST_F(Cli, ScheduleGivesEveningsAndACalendar) {
+    const std::string plan = file("box.stl");
+    const Finished json =
+        run("schedule " + plan + " --json --figures 3 --evening 19:00-20:00 --from 2026-12-01");
+    ASSERT_EQ(json.code, 0) << json.output;
+    const Json schedule = Json::parse(json.output);
+    EXPECT_EQ(schedule["first_day"], "2026-12-01");
+    EXPECT_GE(schedule["planned"]["desk_min"].get<double>(),
+              schedule["shortest_possible_min"].get<double>() - 19 * 60 - 1e-6);
+    EXPECT_LE(schedule["planned"]["desk_min"].get<double>(),
+              schedule["one_after_another"]["desk_min"].get<double>());
+    double free = 0.0;
+    for (const Json& slot : schedule["slots"]) {
+        EXPECT_GE(slot["begin_min"].get<double>(), free - 1e-9);
+        free = slot["end_min"].get<double>();
+    }
+    const Finished calendar = run("schedule " + plan + " --calendar --from 2026-12-01");
+    EXPECT_EQ(calendar.output.find("BEGIN:VCALENDAR\r\n"), 0U);
+    EXPECT_EQ(run("schedule " + plan + " --evening late").code, 2);
+    EXPECT_EQ(run("schedule " + plan + " --evening 19:00-20:00 --from soon").code, 2);
+    EXPECT_EQ(run("schedule " + plan + " --days 8").code, 2);
+    EXPECT_EQ(run("schedule " + plan + " --figures 0").code, 2);
+    const Finished shortly = run("schedule " + plan + " --evening 19:00-19:15 --pace 4");
+    EXPECT_EQ(shortly.code, 2);
+    EXPECT_NE(shortly.output.find("too short"), std::string::npos);
+}
+
+TEST_F(Cli, StepsSayWhatCannotBe) {
+    const std::string plan = file("box.stl");
+    const Finished way = run("steps " + plan + " --build-up sideways");
+    EXPECT_EQ(way.code, 2);
+    EXPECT_NE(way.output.find("dark-to-light"), std::string::npos);
+    const Finished circle = run("steps " + plan + " --move 'a>b' --move 'b>a'");
+    EXPECT_EQ(circle.code, 2);
+    EXPECT_NE(circle.output.find("circle"), std::string::npos);
+    EXPECT_EQ(run("steps " + plan + " --move a").code, 2);
+    // A rule broken by hand is said, not refused.
+    const Finished broken = run("steps " + plan + " --move 'primer>clean up'");
+    EXPECT_EQ(broken.code, 0);
+    EXPECT_NE(broken.output.find("Against the rules"), std::string::npos);
+}
+
+TEST_F(Cli, FindingsNameThePlaceTheMeasureAndTheCure) {
+    const std::string plan = file("box.stl");
+    const Finished found = run("findings " + plan + " --json --edge-school even");
+    ASSERT_EQ(found.code, 0) << found.output;
+    const Json findings = Json::parse(found.output);
+    const auto even = std::ranges::find_if(
+        findings, [](const Json& finding) { return finding["mistake"] == "edges-alike"; });
+    ASSERT_NE(even, findings.end());
+    EXPECT_GT((*even)["measured"].get<double>(), (*even)["threshold"].get<double>());
+    EXPECT_EQ((*even)["place_mm"].size(), 3U);
+    EXPECT_FALSE((*even)["cure"].get<std::string>().empty());
+}
+
 }  // namespace
 }  // namespace glaukophos
