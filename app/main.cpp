@@ -26,6 +26,8 @@ struct ScriptOptions {
     QString picture;
     QString sheet;
     QString study;
+    QString work;
+    QString maps;
     QPageSize::PageSizeId page = QPageSize::A4;
     QString sight;
     int step = 0;
@@ -78,6 +80,10 @@ class Script : public QObject {
         if (!m_options.study.isEmpty()) {
             written = m_window.exportStudy(m_options.study, m_options.page) && written;
         }
+        if (!m_options.work.isEmpty()) {
+            written = m_window.exportWorkSheet(m_options.work, m_options.page) && written;
+        }
+        if (!m_options.maps.isEmpty()) written = m_window.exportMaps(m_options.maps) && written;
         QCoreApplication::exit(written ? 0 : 2);
     }
 
@@ -149,6 +155,8 @@ void addOptions(QCommandLineParser& parser) {
         "layer or colours.",
         "overlay");
     add("study", "Save the study in greys when it is ready, and quit.", "pdf");
+    add("work", "Save the whole plan for the bench when it is ready, and quit.", "pdf");
+    add("maps", "Save the map of every layer in this folder, and quit.", "folder");
     add("face", "Place the face by quarters at this share of the view, such as 0.5,0.2.", "x,y");
     add("view", "View: front, right, back, left, top, below, upside-down.", "view");
     add("from-light", "See from the light of this number, beginning with 1.", "number");
@@ -246,6 +254,8 @@ int main(int argc, char** argv) {
         parser.value(QStringLiteral("picture")),
         parser.value(QStringLiteral("sheet")),
         parser.value(QStringLiteral("study")),
+        parser.value(QStringLiteral("work")),
+        parser.value(QStringLiteral("maps")),
         parser.value(QStringLiteral("page")) == QStringLiteral("letter") ? QPageSize::Letter
                                                                          : QPageSize::A4,
         parser.value(QStringLiteral("sight")),
@@ -256,7 +266,7 @@ int main(int argc, char** argv) {
         parser.value(QStringLiteral("page-shown")) == QStringLiteral("best")};
     std::unique_ptr<Script> script;
     if (!options.picture.isEmpty() || !options.sheet.isEmpty() || !options.study.isEmpty() ||
-        options.drag_steps > 0) {
+        !options.work.isEmpty() || !options.maps.isEmpty() || options.drag_steps > 0) {
         script = std::make_unique<Script>(window, options);
     } else {
         window.offerRecovery();

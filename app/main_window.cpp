@@ -11,6 +11,7 @@
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
+#include <QProgressDialog>
 #include <QSettings>
 #include <QStyle>
 
@@ -18,6 +19,7 @@
 #include "app/sheet.h"
 #include "app/study_sheet.h"
 #include "app/text.h"
+#include "app/work_sheet.h"
 #include "core/io/file_bytes.h"
 #include "core/io/tables_csv.h"
 #include "core/io/work_files.h"
@@ -332,6 +334,12 @@ void MainWindow::buildFileMenu() {
                                      [this] { askExportStudy(QPageSize::Letter); }));
     m_needs_plan.push_back(
         addAction(menu, tr("Ladders as a table (CSV) …"), {}, [this] { askExportCsv(); }));
+    m_needs_plan.push_back(addAction(menu, tr("Whole plan for the bench, A4 …"), {},
+                                     [this] { askExportWorkSheet(QPageSize::A4); }));
+    m_needs_plan.push_back(addAction(menu, tr("Whole plan for the bench, Letter …"), {},
+                                     [this] { askExportWorkSheet(QPageSize::Letter); }));
+    m_needs_plan.push_back(
+        addAction(menu, tr("Maps of all layers (PNG) …"), {}, [this] { askExportMaps(); }));
     const auto addWork = [&](const QString& text, const QString& title, const QString& filter) {
         m_needs_plan.push_back(
             addAction(menu, text, {}, [=, this] { askExportWork(title, filter); }));
@@ -579,14 +587,70 @@ bool MainWindow::exportCsv(const QString& file) {
         writeAtomically(file.toStdString(), ladderCsv(evaluated.plan, evaluated.results)));
 }
 
-bool MainWindow::exportWork(const QString& file) {
+const Evaluated* MainWindow::withSteps() {
     const EvaluatedPtr& evaluated = m_document.evaluated();
     if (evaluated == nullptr || evaluated->desk == nullptr) {
         m_banner->showMessage(tr("The steps are still being worked out; try again in a moment."));
-        return false;
+        return nullptr;
     }
+    if (evaluated->desk->work.steps.empty()) {
+        m_banner->showMessage(q(evaluated->desk->problem));
+        return nullptr;
+    }
+    return evaluated.get();
+}
+
+bool MainWindow::exportWorkSheet(const QString& file, QPageSize::PageSizeId page) {
+    const Evaluated* known = withSteps();
+    if (known == nullptr) return false;
+    Evaluated evaluated = *known;
+    evaluated.plan.view = m_view->view();
+    return withProgress(tr("Drawing a map for every step …"), [&](const Progress& progress) {
+        return writeWorkSheet(evaluated, file, page, progress);
+    });
+}
+
+bool MainWindow::exportMaps(const QString& folder) {
+    const Evaluated* known = withSteps();
+    if (known == nullptr) return false;
+    const Evaluated evaluated = *known;
+    return withProgress(tr("Drawing a map for every step …"), [&](const Progress& progress) {
+        return writeLayerMaps(evaluated, m_view->view(), folder, progress);
+    });
+}
+
+bool MainWindow::withProgress(const QString& what,
+                              const std::function<Result<void>(const Progress&)>& run) {
+    QProgressDialog dialog(what, tr("Stop"), 0, 100, this);
+    dialog.setObjectName(QStringLiteral("workProgress"));
+    dialog.setWindowModality(Qt::WindowModal);
+    dialog.setMinimumDuration(400);
+    std::stop_source stop;
+    connect(&dialog, &QProgressDialog::canceled, this, [&stop] { stop.request_stop(); });
+    const Result<void> done = run({stop.get_token(), [&dialog](double fraction) {
+                                       dialog.setValue(static_cast<int>(100.0 * fraction));
+                                   }});
+    dialog.reset();
+    if (!done && done.error().code == ErrorCode::Cancelled) return false;
+    return report(done);
+}
+
+void MainWindow::askExportWorkSheet(QPageSize::PageSizeId page) {
+    const QString file =
+        QFileDialog::getSaveFileName(this, tr("Whole plan for the bench"), {}, tr("PDF (*.pdf)"));
+    if (!file.isEmpty()) exportWorkSheet(file, page);
+}
+
+void MainWindow::askExportMaps() {
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("A folder for the maps"));
+    if (!folder.isEmpty()) exportMaps(folder);
+}
+
+bool MainWindow::exportWork(const QString& file) {
+    const Evaluated* evaluated = withSteps();
+    if (evaluated == nullptr) return false;
     const Desk& desk = *evaluated->desk;
-    if (desk.work.steps.empty() || (file.endsWith(QStringLiteral(".ics")) && !desk.batch)) {
+    if (file.endsWith(QStringLiteral(".ics")) && !desk.batch) {
         m_banner->showMessage(q(desk.problem));
         return false;
     }

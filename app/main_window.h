@@ -59,6 +59,9 @@ class MainWindow : public QMainWindow {
     bool exportCsv(const QString& file);
     // What follows from the work, by the ending of the file: .csv, .json, .ics or .gpl.
     bool exportWork(const QString& file);
+    // The whole plan for the bench as a PDF, or a PNG of each layer's map in a folder.
+    bool exportWorkSheet(const QString& file, QPageSize::PageSizeId page);
+    bool exportMaps(const QString& folder);
     // An ICC profile for the screen, remembered; empty for sRGB.
     void setScreenProfile(const QString& file);
 
@@ -94,6 +97,12 @@ class MainWindow : public QMainWindow {
     void askExportStudy(QPageSize::PageSizeId page);
     void askExportCsv();
     void askExportWork(const QString& title, const QString& filter);
+    void askExportWorkSheet(QPageSize::PageSizeId page);
+    void askExportMaps();
+    // Long work with a bar and a button to stop it.
+    bool withProgress(const QString& what, const std::function<Result<void>(const Progress&)>& run);
+    // What is known so far, when there are steps; else says why not, and null.
+    const Evaluated* withSteps();
     bool report(const Result<void>& result);  // shows an error; true when there is none
     void showHelp();
     void showAbout();

@@ -52,10 +52,28 @@ void PictureMaker::run(const std::stop_token& stop) {
     }
 }
 
-const Look& PictureMaker::lookFor(const PictureRequest& request) {
-    if (m_look_of != request.evaluated || m_look_choice != request.look) {
+namespace {
+
+// The corners of all triangles that a frame shows.
+std::vector<bool> seenIn(const TracedFrame& frame, const Figure& figure) {
+    std::vector<bool> seen(figure.vertexCount(), false);
+    for (const PixelHit& hit : frame.pixels) {
+        if (hit.triangle == kNothing) continue;
+        for (const std::uint32_t v : figure.surface.mesh.triangles[hit.triangle]) seen[v] = true;
+    }
+    return seen;
+}
+
+}  // namespace
+
+const Look& PictureMaker::lookFor(const PictureRequest& request, const TracedFrame& frame) {
+    const bool known = m_look_of == request.evaluated && m_look_choice == request.look;
+    // A look of one frame alone fits no other.
+    if (!known || !m_look.seen.empty()) {
+        const Figure& figure = *request.evaluated->plan.figure;
         m_look = lookOf(request.evaluated->plan, request.evaluated->results, request.look,
-                        request.evaluated->marks);
+                        request.evaluated->marks,
+                        request.moving ? seenIn(frame, figure) : std::vector<bool>{});
         m_look_of = request.evaluated;
         m_look_choice = request.look;
     }
@@ -75,9 +93,9 @@ const TracedFrame& PictureMaker::firstFrame(const PictureRequest& request, const
 
 void PictureMaker::make(const PictureRequest& request) {
     const Figure& figure = *request.evaluated->plan.figure;
-    const Look& look = lookFor(request);
     PixelGrid grid = request.grid;
     if (request.moving) grid = {std::max(1, grid.width / 2), std::max(1, grid.height / 2)};
+    const Look& look = lookFor(request, firstFrame(request, grid));
     const int frames = request.moving ? 1 : kFrames;
     Accumulation accumulation;
     while (accumulation.frames < frames) {

@@ -40,7 +40,7 @@ class PictureMaker : public QObject {
     void run(const std::stop_token& stop);
     void make(const PictureRequest& request);
     bool newerWaits();
-    const Look& lookFor(const PictureRequest& request);
+    const Look& lookFor(const PictureRequest& request, const TracedFrame& frame);
     const TracedFrame& firstFrame(const PictureRequest& request, const PixelGrid& grid);
 
     std::mutex m_mutex;

@@ -118,6 +118,8 @@ void bandShares(Page& page, const Evaluated& evaluated) {
         3.1);
 }
 
+}  // namespace
+
 void paintSheet(Page& page, const Evaluated& evaluated) {
     const auto& named = namedViews();
     page.text(q(evaluated.plan.title), 7.5, true);
@@ -141,8 +143,6 @@ void paintSheet(Page& page, const Evaluated& evaluated) {
     lightsSection(page, evaluated);
     laddersSection(page, evaluated);
 }
-
-}  // namespace
 
 Result<void> writePlanSheet(const Evaluated& evaluated, const QString& file,
                             QPageSize::PageSizeId page_size) {

@@ -8,6 +8,11 @@
 
 namespace glaukophos {
 
+class Page;
+
+// Views, lights and ladders: the pages of the plan sheet.
+void paintSheet(Page& page, const Evaluated& evaluated);
+
 // Writes a PDF, atomically. Needs an application object (fonts). Takes a few seconds: one picture
 // a view is traced at print resolution.
 Result<void> writePlanSheet(const Evaluated& evaluated, const QString& file,

@@ -15,6 +15,7 @@ namespace {
 constexpr int kDotsPerInch = 300;
 constexpr double kMargin_mm = 14.0;
 constexpr int kSamples = 9;
+constexpr int kMapSamples = 4;  // there are many of them, and they are flat
 // Points are scaled with everything else, so a size in mm has to be undone by the resolution.
 constexpr double kFontUnit = 72.0 / kDotsPerInch;
 
@@ -24,16 +25,20 @@ PixelGrid gridFor(const QSizeF& size_mm) {
             static_cast<int>(size_mm.height() * dots_per_mm)};
 }
 
-QImage rendered(const Evaluated& evaluated, Overlay overlay, Camera camera, const PixelGrid& grid) {
-    const Look look =
-        lookOf(evaluated.plan, evaluated.results, {overlay, 0, false}, evaluated.marks);
+QImage rendered(const Evaluated& evaluated, const SheetView& view, Camera camera,
+                const PixelGrid& grid) {
+    LookChoice choice;
+    choice.overlay = view.overlay;
+    choice.layer = view.layer;
+    const Look look = lookOf(evaluated.plan, evaluated.results, choice, evaluated.marks);
     ShadeChoice shade;
     shade.backdrop = {0.80F, 0.80F, false};  // little ink, and black and white stay apart from it
     shade.line_width_px = 2.2F;
     hideParts(camera, evaluated.plan);
     const Figure& figure = *evaluated.plan.figure;
-    QImage picture = toQImage(renderPicture(figure, camera, grid, look, shade, kSamples));
-    if (overlay == Overlay::Bands) {
+    QImage picture = toQImage(
+        renderPicture(figure, camera, grid, look, shade, view.layer ? kMapSamples : kSamples));
+    if (view.overlay == Overlay::Bands) {
         const int number_px = kDotsPerInch / 14;  // about 1.8 mm
         const TracedFrame frame = traceFrame(figure, camera, grid, Eigen::Vector2f::Zero());
         paintBandNumbers(picture, bandLabels(figure, frame, look, number_px - 4), look, number_px);
@@ -43,8 +48,8 @@ QImage rendered(const Evaluated& evaluated, Overlay overlay, Camera camera, cons
 
 QImage pictureOf(const Evaluated& evaluated, const SheetView& view, const QSizeF& size_mm) {
     const PixelGrid grid = gridFor(size_mm);
-    return rendered(evaluated, view.overlay,
-                    heldCamera(evaluated.plan.figure->bounds(), view.view, grid), grid);
+    return rendered(evaluated, view, heldCamera(evaluated.plan.figure->bounds(), view.view, grid),
+                    grid);
 }
 
 }  // namespace
@@ -92,6 +97,11 @@ void Page::footer() {
     m_painter.drawText(line, Qt::AlignRight, QObject::tr("page %1").arg(m_number));
 }
 
+void pictureIn(Page& page, const Evaluated& evaluated, const SheetView& view,
+               const QRectF& frame_mm) {
+    page.painter().drawImage(frame_mm, pictureOf(evaluated, view, frame_mm.size()));
+}
+
 void pictureRow(Page& page, const Evaluated& evaluated, const std::vector<SheetView>& views,
                 double height_mm) {
     constexpr double kGap = 3.0;
@@ -117,7 +127,7 @@ void pictureAtRealSize(Page& page, const Evaluated& evaluated, const SheetView& 
     Camera camera = heldCamera(evaluated.plan.figure->bounds(), view.view, grid);
     camera.parallel = true;  // so that every millimetre is one
     camera.half_height = static_cast<float>(0.5 * frame_mm.height());
-    page.painter().drawImage(frame_mm, rendered(evaluated, view.overlay, camera, grid));
+    page.painter().drawImage(frame_mm, rendered(evaluated, view, camera, grid));
     page.setFont(2.7, false);
     page.painter().setPen(kSoftInk);
     page.painter().drawText(QRectF(frame_mm.left(), frame_mm.bottom() + 0.8, frame_mm.width(), 4.5),
@@ -125,7 +135,8 @@ void pictureAtRealSize(Page& page, const Evaluated& evaluated, const SheetView& 
 }
 
 Result<void> writePdf(const Evaluated& evaluated, const QString& file,
-                      QPageSize::PageSizeId page_size, const std::function<void(Page&)>& paint) {
+                      QPageSize::PageSizeId page_size, const std::function<void(Page&)>& paint,
+                      const Progress& progress) {
     QByteArray bytes;
     QBuffer buffer(&bytes);
     buffer.open(QIODevice::WriteOnly);
@@ -139,6 +150,7 @@ Result<void> writePdf(const Evaluated& evaluated, const QString& file,
         Page page(writer, evaluated);
         paint(page);
     }
+    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     return writeAtomically(file.toStdString(),
                            {bytes.constData(), static_cast<std::size_t>(bytes.size())});
 }

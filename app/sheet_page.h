@@ -46,18 +46,24 @@ struct SheetView {
     QString caption;
     Overlay overlay;
     ViewChoice view;
+    std::shared_ptr<const LayerMap> layer = nullptr;  // for Overlay::Layer
 };
 
 // A row of pictures of equal size, each with a caption below.
 void pictureRow(Page& page, const Evaluated& evaluated, const std::vector<SheetView>& views,
                 double height_mm);
 
+// One picture in a frame, without a caption.
+void pictureIn(Page& page, const Evaluated& evaluated, const SheetView& view,
+               const QRectF& frame_mm);
+
 // A picture as tall as the figure really is, to scale; `size_mm` on paper.
 void pictureAtRealSize(Page& page, const Evaluated& evaluated, const SheetView& view,
                        const QRectF& frame_mm);
 
-// Writes a PDF, atomically. Needs an application object (fonts).
+// Writes a PDF, atomically; nothing when stopped. Needs an application object (fonts).
 Result<void> writePdf(const Evaluated& evaluated, const QString& file,
-                      QPageSize::PageSizeId page_size, const std::function<void(Page&)>& paint);
+                      QPageSize::PageSizeId page_size, const std::function<void(Page&)>& paint,
+                      const Progress& progress = {});
 
 }  // namespace glaukophos

@@ -36,7 +36,9 @@ Vec3 insideGamut(const Vec3d& rgb, double luminance) {
 template <class Fill>
 void forVertices(const Plan& plan, Look& look, const Fill& fill) {
     forChunks(plan.figure->vertexCount(), {}, [&](std::size_t begin, std::size_t end) {
-        for (std::size_t v = begin; v < end; ++v) look.colours[v] = fill(v);
+        for (std::size_t v = begin; v < end; ++v) {
+            if (look.seen.empty() || look.seen[v]) look.colours[v] = fill(v);
+        }
     });
 }
 
@@ -362,9 +364,10 @@ double squintBlur_mm(const SquintChoices& squint) {
     return squint.distance_mm * std::tan(radians(squint.blur_deg));
 }
 
-Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice,
-            const Marks& marks) {
+Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice, const Marks& marks,
+            std::vector<bool> seen) {
     Look look;
+    look.seen = std::move(seen);
     look.colours.resize(plan.figure->receiverCount(), Vec3::Zero());
     look.is_source = sourceParts(plan);
     look.lightness = results.values.lightness;

@@ -69,7 +69,8 @@ struct Look {
     bool outlines = false;     // draw borders of parts
     bool border_lines = true;  // ... and of bands
     std::vector<LineGroup> lines;
-    double blur_mm = 0.0;  // of the finished picture: standard deviation on the figure
+    double blur_mm = 0.0;    // of the finished picture: standard deviation on the figure
+    std::vector<bool> seen;  // vertices that `colours` are filled for; empty: all
 };
 
 // A planned colour brought to what a screen can show: lightness and hue kept, linear RGB.
@@ -78,9 +79,10 @@ Vec3 shownColour(const Xyz& colour);
 // A tint that tells a part from its neighbours, linear RGB.
 Vec3 partTint(std::size_t part);
 
-// `marks` are needed for Edges, Lines and Under.
+// `marks` are needed for Edges, Lines and Under. Colours are worked out only for the vertices
+// marked in `seen`, if any are: enough for one picture while something moves.
 Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice,
-            const Marks& marks = {});
+            const Marks& marks = {}, std::vector<bool> seen = {});
 
 // What a squinting eye cannot tell apart on the figure, in mm.
 double squintBlur_mm(const SquintChoices& squint);

@@ -1,4 +1,5 @@
 // The Steps stage and the bench as their user drives them.
+#include <QDir>
 #include <QFile>
 #include <QLabel>
 #include <QLineEdit>
@@ -216,6 +217,31 @@ TEST_F(StepsStage, AFindingIsShownOnTheFigureAndCured) {
     }));
     document().undoStack().undo();
     EXPECT_EQ(plan().values.edge_lines.school, EdgeSchool::Even);
+}
+
+TEST_F(StepsStage, ThePlanGoesOntoPaperAndMapsIntoAFolder) {
+    openSteps();
+    const QString file = path(QStringLiteral("work.pdf"));
+    ASSERT_TRUE(m_window->exportWorkSheet(file, QPageSize::Letter));
+    QFile pdf(file);
+    ASSERT_TRUE(pdf.open(QIODevice::ReadOnly));
+    const QByteArray bytes = pdf.readAll();
+    EXPECT_TRUE(bytes.startsWith("%PDF"));
+    EXPECT_TRUE(bytes.contains("MediaBox [0 0 612"));  // Letter: 8.5 inches of 72 points
+    // Two steps a page, besides the plan itself.
+    EXPECT_GE(bytes.count("/Type /Page\n"), static_cast<qsizetype>(steps().size()) / 2 + 2);
+    const QString folder = path(QStringLiteral("maps"));
+    ASSERT_TRUE(m_window->exportMaps(folder));
+    const QStringList maps = QDir(folder).entryList({QStringLiteral("*.png")});
+    EXPECT_EQ(maps.size(), static_cast<qsizetype>(steps().size()));
+    EXPECT_TRUE(maps.front().startsWith(QStringLiteral("001-Primer")));
+    const QImage first(folder + QLatin1Char('/') + maps.front());
+    const QImage last(folder + QLatin1Char('/') + maps.back());
+    EXPECT_FALSE(first.isNull());
+    EXPECT_NE(first, last);
+    // What cannot be written is said.
+    EXPECT_FALSE(m_window->exportMaps(file + QStringLiteral("/maps")));
+    EXPECT_TRUE(m_window->banner().text().contains(QStringLiteral("cannot be made")));
 }
 
 TEST_F(StepsStage, TheCountOfFindingsLeadsToThem) {

@@ -2,13 +2,16 @@
 
 #include <functional>
 
+#include <algorithm>
 #include <array>
 #include <cmath>
 
 #include "core/picture/band_labels.h"
+#include "core/picture/layer_map.h"
 #include "core/picture/named_view.h"
 #include "core/picture/render.h"
 #include "core/picture/study.h"
+#include "core/plan/step_maps.h"
 #include "tests/support/shapes.h"
 
 namespace glaukophos {
@@ -197,6 +200,92 @@ TEST(Render, BlurHasTheWidthItSays) {
         EXPECT_NEAR(light, 1.0, 1e-3);
         EXPECT_NEAR(std::sqrt(variance), sigma, 0.12 * sigma + 0.3);  // boxes are whole pixels wide
     }
+}
+
+// While something moves, only what the picture shows is worked out: it must not be seen.
+TEST(Render, ALookOfWhatIsSeenMakesTheSamePicture) {
+    Plan plan = planOf({sphere({0, 0, 8}, 8, 40), box({9, -3, 0}, {13, 3, 9})});
+    plan.lights = {farLight(10, 40)};
+    const Results results = *evaluate(plan, {});
+    const Camera camera = heldCamera(plan.figure->bounds(), *viewFromName("front"), kGrid);
+    const TracedFrame frame = traceFrame(*plan.figure, camera, kGrid, Eigen::Vector2f::Zero());
+    std::vector<bool> seen(plan.figure->vertexCount(), false);
+    for (const PixelHit& hit : frame.pixels) {
+        if (hit.triangle == kNothing) continue;
+        for (const std::uint32_t v : plan.figure->surface.mesh.triangles[hit.triangle]) {
+            seen[v] = true;
+        }
+    }
+    EXPECT_LT(std::ranges::count(seen, true), 0.8 * static_cast<double>(seen.size()));
+    const auto pictureWith = [&](const std::vector<bool>& only) {
+        Accumulation sum;
+        addFrame(sum, *plan.figure, camera, frame,
+                 lookOf(plan, results, {Overlay::Colours, 0, false}, {}, only), {});
+        return developed(sum).rgb;
+    };
+    EXPECT_EQ(pictureWith(seen), pictureWith({}));
+}
+
+// The map of a ball's lit cap: its border is a circle, and the mix's colour lies inside it.
+TEST(Render, TheMapOfALayerIsTheColourOfItsMixWhereItGoes) {
+    Plan plan = planOf({sphere({0, 0, 0}, 8, 60)}, {"ball"});
+    plan.lights = {farLight(12, 0)};  // from straight in front
+    const Results results = *evaluate(plan, {});
+    Work work;
+    work.lightness = results.values.lightness;
+    WorkStep step;
+    step.kind = StepKind::Layer;
+    step.parts = {0};
+    step.recipe.drops = {{0, 1}};
+    step.recipe.colour = {60.0, 50.0, 30.0};  // a red
+    step.mask = {Where::Values, results.bands.borders.back(), 1e9, 0, 0};
+    LookChoice choice;
+    choice.overlay = Overlay::Layer;
+    choice.layer = std::make_shared<const LayerMap>(layerMapOf(plan, results, work, step, false));
+    const Camera camera =
+        heldCamera(plan.figure->bounds(), {12, 0, 1.0, false, Vec3::Zero()}, kGrid);
+    const Image picture =
+        renderPicture(*plan.figure, camera, kGrid, lookOf(plan, results, choice), {}, 4);
+    const auto isRed = [&](int x, int y) {
+        const std::size_t at = 3 * static_cast<std::size_t>(y * kGrid.width + x);
+        return picture.rgb[at] > picture.rgb[at + 1] + 30;
+    };
+    EXPECT_TRUE(isRed(100, 75));
+    int across = 0;
+    int down = 0;
+    for (int x = 0; x < kGrid.width; ++x) across += isRed(x, 75) ? 1 : 0;
+    for (int y = 0; y < kGrid.height; ++y) down += isRed(100, y) ? 1 : 0;
+    EXPECT_GT(across, 10);
+    EXPECT_NEAR(across, down, 0.15 * across + 2.0);
+    // A part that the step does not lie on stays plain.
+    step.parts.clear();
+    step.parts = {0};
+    step.mask.from = 1e7;
+    choice.layer = std::make_shared<const LayerMap>(layerMapOf(plan, results, work, step, false));
+    const Image none =
+        renderPicture(*plan.figure, camera, kGrid, lookOf(plan, results, choice), {}, 1);
+    for (std::size_t i = 0; i < none.rgb.size(); i += 3) {
+        ASSERT_LT(std::abs(none.rgb[i] - none.rgb[i + 1]), 30);
+    }
+}
+
+// Pigment is drawn from dark to light: on a ball lit from in front, towards its front.
+TEST(Render, StrokesRunFromDarkToLight) {
+    Plan plan = planOf({sphere({0, 0, 0}, 8, 60)}, {"ball"});
+    plan.lights = {farLight(12, 0)};
+    const Results results = *evaluate(plan, {});
+    WorkStep step;
+    step.parts = {0};
+    step.mask = {Where::Values, results.bands.borders.front(), 1e9, 0, 0};
+    const auto strokes = strokesOf({plan, results, results.values.lightness}, step, 2.0);
+    ASSERT_GT(strokes.size(), 8U);
+    int towards_light = 0;
+    for (const std::vector<Vec3>& stroke : strokes) {
+        const Vec3 way = stroke[1] - stroke[0];
+        if (way.y() < 0.0F) ++towards_light;  // the light stands at -y
+        EXPECT_LT(way.norm(), 2.0F);
+    }
+    EXPECT_GT(towards_light, 9 * static_cast<int>(strokes.size()) / 10);
 }
 
 TEST(BandLabels, StandInsideTheirBand) {

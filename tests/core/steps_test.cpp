@@ -7,7 +7,7 @@
 #include <set>
 
 #include "core/colour/colour_difference.h"
-#include "core/io/plan_json.h"
+#include "core/io/plan_file.h"
 #include "core/io/work_files.h"
 #include "core/plan/batch.h"
 #include "core/plan/part_steps.h"
@@ -409,6 +409,64 @@ TEST(Steps, AHairdryerAndABatchSaveTime) {
     plan.steps.hairdryer = true;
     const auto dried = batchOf(plan.steps, worked(plan).work, 0, {});
     EXPECT_LT(dried->schedule.end_min, alone->schedule.end_min);
+}
+
+TEST(Steps, TheRulesHoldInEverySchoolAndOrder) {
+    for (int way = 0; way < 5; ++way) {
+        for (int glow = 0; glow < 3; ++glow) {
+            Plan plan = threeBalls();
+            plan.steps.build_up = static_cast<BuildUp>(way);
+            plan.steps.glow = static_cast<GlowBuildUp>(glow);
+            plan.steps.order = static_cast<PartOrder>(way % 2);
+            plan.parts[1].local_colour = plan.parts[0].local_colour;  // some steps are shared
+            plan.under.used = glow == 1;
+            const Worked all = worked(plan);
+            EXPECT_TRUE(brokenRules(all.work.steps).empty()) << way << glow;
+            std::set<std::string> keys;
+            for (const WorkStep& step : all.work.steps) {
+                EXPECT_TRUE(keys.insert(step.key).second) << step.key;
+                EXPECT_GT(step.work_min, 0.0) << step.key;
+                EXPECT_GE(step.coats, 1) << step.key;
+                for (const After& after : step.after) {
+                    EXPECT_LT(indexOf(all.work.steps, after.step), all.work.steps.size())
+                        << step.key << " after " << after.step;
+                }
+            }
+        }
+    }
+}
+
+// Common practice, no source: a squad of five to a good table standard takes about six hours in
+// batches, a little over an hour each; hatching about 45 minutes a figure.
+TEST(Steps, ASquadOfFiveTakesAboutSixHours) {
+    std::vector<std::filesystem::path> files;
+    for (const char* part : {"skin", "beard", "hoodcape", "tunic", "apron", "belt", "boots"}) {
+        files.emplace_back(GLAUKOPHOS_SOURCE "/data/demo/tide-glass-maker/" + std::string(part) +
+                           ".stl");
+    }
+    auto imported = importFigure(files, std::nullopt, {});
+    ASSERT_TRUE(imported) << imported.error().message;
+    Plan plan = *planFromFigure("Squad", std::move(*imported), {});
+    plan.lights = {skyLight(SkyKind::Uniform), farLight(11, 50)};
+    plan.values.bands.count = 3;
+    plan.steps.build_up = BuildUp::Hatched;
+    plan.steps.figures = 5;
+    SkyTable table;
+    const Results results = resultsOf(plan, *fullReach(plan, table, {}));
+    const Mixes mixes = mixesOf(plan, results, mixingRack(plan.rack), {});
+    const Ridges ridges =
+        ridgesOf(plan.figure->form->whole, ridgeOptionsFor(plan.values.edge_lines), {});
+    const auto work = workOf(plan, results, mixes, bareOf(plan, results, mixes, {}), ridges, {});
+    ASSERT_TRUE(work);
+    const auto batch = batchOf(plan.steps, *work, 0, {});
+    ASSERT_TRUE(batch);
+    const double hours = batch->deskMinutes(batch->schedule) / 60.0;
+    EXPECT_GT(hours, 5.0);
+    EXPECT_LT(hours, 7.5);
+    EXPECT_NEAR(workMinutes(*work), 55.0, 20.0);
+    // In batches hardly anything is waited for but the primer.
+    EXPECT_LT(batch->schedule.waiting_min, 31.0);
+    EXPECT_GT(batch->deskMinutes(batch->one_after_another), 1.5 * 60.0 * hours);
 }
 
 // Each evening is an event of the calendar; RFC 5545: lines end with CR LF and have 75 octets at
