@@ -153,6 +153,7 @@ void BenchWindow::buildWords() {
     m_note = new QLineEdit(words);
     m_note->setObjectName(QStringLiteral("benchNote"));
     m_note->setAccessibleName(tr("Note"));
+    m_note->setToolTip(tr("Kept with the step in the log of the bench"));
     m_note->setPlaceholderText(tr("A note on this step; Enter keeps it, Esc drops it"));
     m_note->hide();
     m_note->installEventFilter(this);
@@ -337,6 +338,11 @@ void BenchWindow::showTimes() {
         if (m_task && note.step == work.steps[batch.tasks[*m_task].step].key) {
             lines << tr("Note: %1").arg(q(note.text));
         }
+    }
+    const auto pace = paceOf(m_log, work);
+    if (pace && m_log.done.size() >= 3) {
+        lines << tr("So far you take %1 of the minutes planned.")
+                     .arg(QStringLiteral("%1 %").arg(100.0 * *pace, 0, 'f', 0));
     }
     m_drying->setText(lines.join(QLatin1Char('\n')));
     m_drying->setVisible(!lines.isEmpty());

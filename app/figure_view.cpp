@@ -171,7 +171,10 @@ Camera FigureView::camera() const {
 
 void FigureView::requestPicture(bool moving) {
     m_finished = false;
-    if (!m_document.isOpen() || m_document.evaluated() == nullptr || width() < 2) return;
+    // A view that is not seen (the bench while planning) costs nothing.
+    if (!isVisible() || !m_document.isOpen() || m_document.evaluated() == nullptr || width() < 2) {
+        return;
+    }
     PictureRequest request;
     request.evaluated = m_document.evaluated();
     request.look = m_look;
@@ -565,6 +568,8 @@ void FigureView::leaveEvent(QEvent* /*event*/) {
 }
 
 void FigureView::resizeEvent(QResizeEvent* /*event*/) { requestPicture(false); }
+
+void FigureView::showEvent(QShowEvent* /*event*/) { requestPicture(false); }
 
 QString FigureView::caption() const {
     static const std::array<const char*, kOverlayNames.size()> titles = {

@@ -58,7 +58,7 @@ constexpr std::array<OverlayEntry, kOverlayNames.size()> kOverlays = {{
     {QT_TR_NOOP("Edges"), QT_TR_NOOP("Edge highlights, pass by pass (I)"), "I"},
     {QT_TR_NOOP("Squint"), QT_TR_NOOP("Painted values as through half-closed eyes (Q)"), "Q"},
     {QT_TR_NOOP("Under"), QT_TR_NOOP("The underpainting as sprayed, with its filter (D)"), "D"},
-    {QT_TR_NOOP("Layer"), QT_TR_NOOP("Where the chosen step goes (L)"), "L"},
+    {QT_TR_NOOP("Layer"), QT_TR_NOOP("Where the chosen step goes (W)"), "W"},
     {QT_TR_NOOP("Colours"), QT_TR_NOOP("As planned, in colour (C)"), "C"},
 }};
 
@@ -253,6 +253,7 @@ QWidget* MainWindow::buildFoot() {
     m_readout->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     row->addWidget(m_readout, 1);
     m_findings->setObjectName(QStringLiteral("findingCount"));
+    m_findings->setAccessibleName(tr("Findings"));
     m_findings->setToolTip(tr("What will go wrong if it is painted as planned"));
     row->addWidget(m_findings);
     connect(m_findings, &QToolButton::clicked, this, [this] {
@@ -729,7 +730,7 @@ void MainWindow::showHelp() {
     box.setWindowTitle(tr("First steps"));
     box.setTextFormat(Qt::RichText);
     box.setText(tr(
-        "<h3>A light plan in five steps</h3>"
+        "<h3>From the figure to the bench</h3>"
         "<p><b>1 Figure.</b> Open your print file (drop it on the window). Set its height and "
         "front. Divide it at its creases, join what belongs together, brush the rest; give each "
         "part its material and the colour it has in daylight.</p>"
@@ -744,7 +745,13 @@ void MainWindow::showHelp() {
         "drops, coats and thinning. Shade, Hues, Night and Glow decide what colours become; Under "
         "shows an underpainting before it is sprayed; Rack holds your paints, Mix says how many "
         "to use.</p>"
-        "<p><b>5 Print.</b> File, Plan sheet. Take it to the desk.</p>"
+        "<p><b>5 Steps.</b> Every layer in working order, with its map, drops, tool and time. Drag "
+        "one to move it; what breaks is said. Ways says how layers follow each other, Time plans "
+        "evenings and batches, Findings name what will go wrong, where, and the cure.</p>"
+        "<p><b>6 Bench.</b> One step at a time, full screen: space when a coat is on, page up to "
+        "take "
+        "it back, arrows to turn the figure, N for a note, D for the evening. Or print the whole "
+        "plan from the File menu.</p>"
         "<p>Directions run like a clock laid round the figure: 12 is where it faces, 3 its own "
         "right hand, which is on your left as you face it.</p>"));
     box.exec();

@@ -23,6 +23,10 @@ StepsPanel::StepsPanel(Document& document, FigureView& view, QWidget* parent)
                      new FindingsPage(document, view, this));
     column().addWidget(m_pages, 1);
     connect(m_order, &OrderPage::stepChosen, this, &StepsPanel::showLayer);
+    connect(&document, &Document::evaluatedChanged, this, [this] {
+        // The map may be shown while another page is open.
+        if (m_view.overlay() == Overlay::Layer && !m_order->isVisible()) showLayer();
+    });
     connect(time, &TimePage::calendarRequested, this, &StepsPanel::calendarRequested);
     connect(m_pages, &PageTabs::pageShown, this, [this] {
         m_view.forgetPlace();

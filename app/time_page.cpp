@@ -84,15 +84,19 @@ void TimePage::addEvenings() {
     m_first->setObjectName(QStringLiteral("firstEvening"));
     m_first->setAccessibleName(tr("First evening"));
     m_first->setDisplayFormat(QStringLiteral("d MMM yyyy"));
+    m_first->setToolTip(tr("The first day there is time to paint"));
     m_begin = new QTimeEdit(m_when);
     m_begin->setObjectName(QStringLiteral("eveningBegins"));
     m_begin->setAccessibleName(tr("An evening begins"));
+    m_begin->setToolTip(tr("Hour and minute at which an evening begins"));
     m_end = new QTimeEdit(m_when);
     m_end->setObjectName(QStringLiteral("eveningEnds"));
     m_end->setAccessibleName(tr("An evening ends"));
+    m_end->setToolTip(tr("Hour and minute at which it ends: no coat is begun that would not fit"));
     for (QTimeEdit* edit : {m_begin, m_end}) edit->setDisplayFormat(QStringLiteral("HH:mm"));
     for (QDateTimeEdit* edit : std::initializer_list<QDateTimeEdit*>{m_first, m_begin, m_end}) {
         edit->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+        edit->setButtonSymbols(QAbstractSpinBox::NoButtons);  // arrow keys and wheel do
     }
     grid->setColumnStretch(1, 1);
     grid->setColumnStretch(3, 1);

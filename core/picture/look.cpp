@@ -415,7 +415,10 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice, 
             underLook(plan, results, marks, look);
             break;
         case Overlay::Layer:
-            if (choice.layer == nullptr) {
+            // Of a figure that has been divided anew since, a map says nothing.
+            if (choice.layer == nullptr ||
+                choice.layer->values.size() != plan.figure->vertexCount() ||
+                choice.layer->parts.size() != plan.parts.size()) {
                 bareLook(plan, results, look);
                 return look;
             }

@@ -250,6 +250,15 @@ void putInOrder(std::vector<WorkStep>& steps) {
     }
 }
 
+// Whether two ladders of a part have the same bands in colours that the eye cannot tell apart.
+bool areAlike(const Ladder& first, const Ladder& second) {
+    for (std::size_t b = 0; b < first.size(); ++b) {
+        if (first[b].present != second[b].present) return false;
+        if (first[b].present && ciede2000(first[b].target, second[b].target) > 0.5) return false;
+    }
+    return true;
+}
+
 WorkStep cleanUp(const WorkBasis& basis) {
     WorkStep step;
     step.kind = StepKind::CleanUp;
@@ -321,7 +330,17 @@ Bare bareOf(const Plan& plan, const Results& results, const Mixes& mixes,
     Bare bare;
     if (!glows) return bare;
     bare.results = beforeGlows(plan, results);
-    bare.parts = partMixesOf(plan, bare.results.ladders, mixes.rack, mixes.allowed, progress);
+    // What no glow changes is mixed as it was.
+    std::vector<Ladder> changed = bare.results.ladders;
+    std::vector<bool> same(changed.size());
+    for (std::size_t p = 0; p < changed.size(); ++p) {
+        same[p] = areAlike(changed[p], results.ladders[p]);
+        if (same[p]) changed[p].assign(changed[p].size(), Step{});
+    }
+    bare.parts = partMixesOf(plan, changed, mixes.rack, mixes.allowed, progress);
+    for (std::size_t p = 0; p < bare.parts.size(); ++p) {
+        if (same[p]) bare.parts[p] = mixes.parts[p];
+    }
     return bare;
 }
 
