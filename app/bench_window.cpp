@@ -340,7 +340,7 @@ void BenchWindow::showTimes() {
         }
     }
     const auto pace = paceOf(m_log, work);
-    if (pace && m_log.done.size() >= 3) {
+    if (pace && *pace > 0.05 && m_log.done.size() >= 3) {
         lines << tr("So far you take %1 of the minutes planned.")
                      .arg(QStringLiteral("%1 %").arg(100.0 * *pace, 0, 'f', 0));
     }

@@ -483,7 +483,7 @@ void FigureView::showPlace(const Vec3& point_mm, const Vec3& normal) {
     const ClockDirection from = clockFrom(normal);
     ViewChoice view = m_view;
     view.hour = from.hour;
-    view.height_deg = std::clamp(from.height_deg, -35.0, 60.0);
+    view.height_deg = std::clamp(from.height_deg, -10.0, 60.0);
     view.upside_down = false;
     view.zoom = std::max(view.zoom, 1.6);
     view.focus_mm = point_mm - m_document.plan().figure->bounds().centre();

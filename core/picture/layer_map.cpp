@@ -101,6 +101,11 @@ LayerMap layerMapOf(const Plan& plan, const Results& results, const Work& work,
             addEdgeLines(work, step, map);
             return map;
     }
+    // No borders are drawn on parts that the step does not lie on.
+    const std::vector<PartIndex>& parts = plan.figure->surface.parts;
+    for (std::size_t v = 0; v < map.values.size(); ++v) {
+        if (!map.parts[parts[v]]) map.values[v] = -1e9F;
+    }
     const bool drawn = step.tool == Tool::Brush || step.tool == Tool::FineBrush;
     const bool all_over = step.mask.where == Where::All || step.mask.where == Where::Reshade;
     if (strokes && drawn && !all_over && map.coverage.empty()) {

@@ -182,7 +182,9 @@ class PartLayers {
             case Material::Hair:
                 return "Strokes along the strands, lifted at the tips.";
             case Material::Stone:
-                return "Dabbed unevenly: stone is mottled.";
+                return b == m_bands.back()
+                           ? "Across the relief, so that only what stands out takes it."
+                           : "Dabbed unevenly: stone is mottled.";
             case Material::WornLeather:
                 return "Strokes along the grain, most where it is bent and rubbed.";
             case Material::MetalInPaint:
