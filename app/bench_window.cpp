@@ -25,7 +25,7 @@ namespace {
 
 constexpr int kKeepEvery_s = 15;
 
-double now_s() { return static_cast<double>(QDateTime::currentMSecsSinceEpoch()) / 1000.0; }
+double secondsNow() { return static_cast<double>(QDateTime::currentMSecsSinceEpoch()) / 1000.0; }
 
 // "4:05".
 QString clockWords(double seconds) {
@@ -255,7 +255,7 @@ void BenchWindow::goOn() {
     const bool goes_on = m_task && *m_task < desk.batch->tasks.size() &&
                          doneOf(m_log, desk.work, *desk.batch, *m_task) == nullptr;
     if (!goes_on) {
-        const auto next = nextTask(m_log, desk.work, *desk.batch, now_s());
+        const auto next = nextTask(m_log, desk.work, *desk.batch, secondsNow());
         m_task = next ? std::optional(next->task) : std::nullopt;
         m_meanwhile = next && next->meanwhile;
     }
@@ -306,7 +306,7 @@ void BenchWindow::showTimes() {
     if (evaluated == nullptr) return;
     const Work& work = evaluated->desk->work;
     const Batch& batch = *evaluated->desk->batch;
-    const double now = now_s();
+    const double now = secondsNow();
     QStringList lines;
     if (m_meanwhile) lines << tr("While the step before it dries:");
     if (m_task) {
@@ -352,7 +352,7 @@ void BenchWindow::finishCoat() {
     const Evaluated* evaluated = known();
     if (evaluated == nullptr || !m_task) return;
     const Desk& desk = *evaluated->desk;
-    const double now = now_s();
+    const double now = secondsNow();
     double ready = 0.0;
     for (const std::size_t other : desk.batch->load.tasks[*m_task].after) {
         const CoatDone* done = doneOf(m_log, desk.work, *desk.batch, other);

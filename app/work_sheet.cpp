@@ -4,6 +4,7 @@
 #include <fmt/format.h>
 #include <QDir>
 #include <QRegularExpression>
+#include <cmath>
 
 #include "app/drops_view.h"
 #include "app/recipe_words.h"
@@ -85,7 +86,7 @@ void stepsSection(Page& page, const Evaluated& evaluated, const Progress& progre
 
 // The time of day on evenings; else what has passed since the beginning.
 QString clockOf(double minutes, bool of_day) {
-    const auto whole = static_cast<int>(minutes + 0.5);
+    const auto whole = static_cast<int>(std::lround(minutes));
     const int hours = of_day ? whole / 60 % 24 : whole / 60;
     return QStringLiteral("%1:%2")
         .arg(hours, of_day ? 2 : 1, 10, QLatin1Char('0'))

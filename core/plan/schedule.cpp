@@ -83,9 +83,11 @@ class Desk {
     }
 
     static std::size_t mixCount(const Workload& load) {
-        int most = -1;
-        for (const Task& task : load.tasks) most = std::max(most, task.mix);
-        return static_cast<std::size_t>(most + 1);
+        std::size_t count = 0;
+        for (const Task& task : load.tasks) {
+            if (task.mix >= 0) count = std::max(count, static_cast<std::size_t>(task.mix) + 1);
+        }
+        return count;
     }
 
     const Workload& m_load;

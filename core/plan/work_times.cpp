@@ -21,7 +21,6 @@ double mm2AMinute(const WorkStep& step) {
     }
     switch (step.kind) {
         case StepKind::Base:
-            return 220.0;
         case StepKind::Veil:
         case StepKind::Tint:
         case StepKind::Hue:
