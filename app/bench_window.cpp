@@ -310,12 +310,7 @@ void BenchWindow::showTimes() {
     QStringList lines;
     if (m_meanwhile) lines << tr("While the step before it dries:");
     if (m_task) {
-        double ready = 0.0;
-        for (const std::size_t other : batch.load.tasks[*m_task].after) {
-            if (const CoatDone* done = doneOf(m_log, work, batch, other)) {
-                ready = std::max(ready, done->dry_s);
-            }
-        }
+        const double ready = readyAt(m_log, work, batch, *m_task).value_or(0.0);
         const WorkStep& step = work.steps[batch.tasks[*m_task].step];
         m_clock->setText(
             ready > now
@@ -353,11 +348,7 @@ void BenchWindow::finishCoat() {
     if (evaluated == nullptr || !m_task) return;
     const Desk& desk = *evaluated->desk;
     const double now = secondsNow();
-    double ready = 0.0;
-    for (const std::size_t other : desk.batch->load.tasks[*m_task].after) {
-        const CoatDone* done = doneOf(m_log, desk.work, *desk.batch, other);
-        if (done != nullptr) ready = std::max(ready, done->dry_s);
-    }
+    const double ready = readyAt(m_log, desk.work, *desk.batch, *m_task).value_or(0.0);
     if (ready > now && !m_warned) {
         m_warned = true;
         m_clock->setText(tr("Still wet for %1. Press again if it is on all the same.")

@@ -42,6 +42,10 @@ constexpr std::array<StageEntry, 5> kStages = {{
      QT_TR_NOOP("Layers in order, when, and what will go wrong (Ctrl+5)")},
 }};
 
+constexpr StageEntry kBench = {
+    QT_TR_NOOP("Bench"), "bench",
+    QT_TR_NOOP("One step at a time, full screen, while you paint (Ctrl+6)")};
+
 struct OverlayEntry {
     const char* name;
     const char* tip;
@@ -138,35 +142,29 @@ QWidget* MainWindow::buildRail() {
     column->setContentsMargins(0, 8, 0, 8);
     column->setSpacing(2);
     auto* group = new QButtonGroup(rail);
-    for (std::size_t i = 0; i < kStages.size(); ++i) {
+    const auto add = [&](const QString& object, const StageEntry& entry, std::size_t number) {
         auto* button = new QToolButton(rail);
-        button->setObjectName(QStringLiteral("stage%1").arg(i + 1));
-        button->setText(tr(kStages[i].name));
-        button->setToolTip(tr(kStages[i].tip));
-        button->setAccessibleName(tr(kStages[i].name));
-        button->setIcon(themedIcon(q(kStages[i].icon)));
+        button->setObjectName(object);
+        button->setText(tr(entry.name));
+        button->setToolTip(tr(entry.tip));
+        button->setAccessibleName(tr(entry.name));
+        button->setIcon(themedIcon(q(entry.icon)));
         button->setIconSize({28, 28});
         button->setToolButtonStyle(Qt::ToolButtonTextUnderIcon);
-        button->setCheckable(true);
         button->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-        button->setShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)));
-        group->addButton(button);
+        button->setShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(number)));
         column->addWidget(button);
+        return button;
+    };
+    for (std::size_t i = 0; i < kStages.size(); ++i) {
+        auto* button = add(QStringLiteral("stage%1").arg(i + 1), kStages[i], i + 1);
+        button->setCheckable(true);
+        group->addButton(button);
         m_stage_buttons.push_back(button);
         connect(button, &QToolButton::clicked, this,
                 [this, i] { setStage(static_cast<Stage>(i)); });
     }
-    auto* bench = new QToolButton(rail);
-    bench->setObjectName(QStringLiteral("stageBench"));
-    bench->setText(tr("Bench"));
-    bench->setToolTip(tr("One step at a time, full screen, while you paint (Ctrl+6)"));
-    bench->setAccessibleName(tr("Bench"));
-    bench->setIcon(themedIcon(QStringLiteral("bench")));
-    bench->setIconSize({28, 28});
-    bench->setToolButtonStyle(Qt::ToolButtonTextUnderIcon);
-    bench->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-    bench->setShortcut(QKeySequence(QStringLiteral("Ctrl+6")));
-    column->addWidget(bench);
+    auto* bench = add(QStringLiteral("stageBench"), kBench, kStages.size() + 1);
     m_bench_button = bench;
     connect(bench, &QToolButton::clicked, this, &MainWindow::openBench);
     column->addStretch(1);
@@ -477,7 +475,7 @@ void MainWindow::setTheme(ThemeKind kind) {
     for (std::size_t i = 0; i < m_stage_buttons.size(); ++i) {
         m_stage_buttons[i]->setIcon(themedIcon(q(kStages[i].icon)));
     }
-    m_bench_button->setIcon(themedIcon(QStringLiteral("bench")));
+    m_bench_button->setIcon(themedIcon(q(kBench.icon)));
     m_view->setView(m_view->view());
 }
 

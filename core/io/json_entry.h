@@ -95,4 +95,20 @@ class Entry {
     std::string m_place;
 };
 
+// The choice whose key is written, `key_of` giving the keys in the order of the choice; complains
+// by naming all of them.
+template <class Choice, class KeyOf>
+Choice choiceFrom(const Entry& entry, const char* key, std::size_t count, Choice otherwise,
+                  const KeyOf& key_of) {
+    if (!entry.has(key)) return otherwise;
+    const std::string text = entry.text(key, "");
+    std::string known;
+    for (std::size_t i = 0; i < count; ++i) {
+        const std::string word = key_of(i);
+        if (word == text) return static_cast<Choice>(i);
+        known += fmt::format("{}\"{}\"", known.empty() ? "" : ", ", word);
+    }
+    throw Wrong{entry.at(key) + " must be one of " + known};
+}
+
 }  // namespace glaukophos

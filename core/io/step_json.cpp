@@ -5,20 +5,14 @@ namespace glaukophos {
 
 std::size_t keyFrom(const Entry& entry, const char* name, std::span<const ShadingEntry> entries,
                     std::size_t otherwise) {
-    if (!entry.has(name)) return otherwise;
-    const std::string key = entry.text(name, "");
-    std::string known;
-    for (std::size_t i = 0; i < entries.size(); ++i) {
-        if (key == entries[i].key) return i;
-        known += fmt::format("{}\"{}\"", i == 0 ? "" : ", ", entries[i].key);
-    }
-    throw Wrong{fmt::format("{} must be one of {}", entry.at(name), known)};
+    return choiceFrom(entry, name, entries.size(), otherwise,
+                      [&](std::size_t i) { return entries[i].key; });
 }
 
 namespace {
 
 template <class Choice, class Entries>
-Choice choiceFrom(const Entry& entry, const char* name, const Entries& entries, Choice otherwise) {
+Choice wayFrom(const Entry& entry, const char* name, const Entries& entries, Choice otherwise) {
     return static_cast<Choice>(keyFrom(entry, name, entries, static_cast<std::size_t>(otherwise)));
 }
 
@@ -62,9 +56,9 @@ Json eveningsJson(const Evenings& evenings) {
 
 StepChoices stepsFrom(const Entry& entry) {
     StepChoices steps;
-    steps.build_up = choiceFrom(entry, "build_up", buildUps(), steps.build_up);
-    steps.glow = choiceFrom(entry, "glow", glowBuildUps(), steps.glow);
-    steps.order = choiceFrom(entry, "order", partOrders(), steps.order);
+    steps.build_up = wayFrom(entry, "build_up", buildUps(), steps.build_up);
+    steps.glow = wayFrom(entry, "glow", glowBuildUps(), steps.glow);
+    steps.order = wayFrom(entry, "order", partOrders(), steps.order);
     steps.figures = entry.whole("figures", steps.figures);
     steps.hairdryer = entry.flag("hairdryer", steps.hairdryer);
     steps.pace = entry.number("pace", steps.pace);

@@ -2,19 +2,14 @@
 #include "core/picture/layer_map.h"
 
 #include <algorithm>
-#include <cmath>
 
+#include "core/plan/shells.h"
 #include "core/plan/step_maps.h"
 
 namespace glaukophos {
 namespace {
 
 constexpr double kNoEnd = 1e8;
-
-// Irradiance as a distance, so that it runs nearly straight over a triangle.
-float asDistance(double irradiance) {
-    return -1.0F / std::sqrt(std::max(static_cast<float>(irradiance), 1e-9F));
-}
 
 void cut(LayerMap& map, double from, double to) {
     if (from > -kNoEnd) map.borders.push_back(from);
@@ -84,7 +79,7 @@ LayerMap layerMapOf(const Plan& plan, const Results& results, const Work& work,
             std::transform(irradiance.begin(),
                            irradiance.begin() + static_cast<std::ptrdiff_t>(map.values.size()),
                            map.values.begin(), asDistance);
-            cut(map, asDistance(step.mask.from), kNoEnd * 10);
+            cut(map, asDistance(static_cast<float>(step.mask.from)), kNoEnd * 10);
             break;
         }
         case Where::Sprayed:

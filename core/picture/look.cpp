@@ -128,9 +128,6 @@ void reachLook(const Plan& plan, const Results& results, std::size_t light, Look
     }
 }
 
-// The light as a distance: how far away a surface facing the light would get as much of it.
-float asDistance(float irradiance) { return -1.0F / std::sqrt(std::max(irradiance, 1e-9F)); }
-
 void shellsLook(const Plan& plan, const Results& results, const LookChoice& choice, Look& look) {
     if (choice.light >= plan.lights.size() || !isNear(plan.lights[choice.light].kind)) {
         return reachLook(plan, results, choice.light, look);

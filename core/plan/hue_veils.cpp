@@ -7,21 +7,10 @@
 
 #include "core/base/parallel.h"
 #include "core/colour/oklab.h"
+#include "core/plan/nearest_vertex.h"
 
 namespace glaukophos {
 namespace {
-
-std::size_t nearestVertex(const Surface& surface, const Vec3& point_mm) {
-    std::size_t nearest = 0;
-    float least = 1e30F;
-    for (std::size_t v = 0; v < surface.mesh.positions_mm.size(); ++v) {
-        const float away = (surface.mesh.positions_mm[v] - point_mm).squaredNorm();
-        if (away >= least) continue;
-        least = away;
-        nearest = v;
-    }
-    return nearest;
-}
 
 float fade(float share_of_radius) {
     const float t = std::clamp(1.0F - share_of_radius, 0.0F, 1.0F);
@@ -96,8 +85,10 @@ void addFace(const Plan& plan, const FaceQuarters& face, std::vector<HueVeil>& v
     const Vec3 left = Vec3::UnitZ().cross(face.facing).stableNormalized();
     const Vec3 up = face.facing.cross(left);
     struct Spot {
-        const char* name;
-        float aside, above, forward;
+        const char* name = "";
+        float aside = 0.0F;
+        float above = 0.0F;
+        float forward = 0.0F;
         Srgb colour;
     };
     const std::array<Spot, 5> spots = {{{"cheek, its left", 0.4F, -0.05F, 0.5F, kBlush},

@@ -280,19 +280,9 @@ class PartLayers {
     }
 
     void addHues() {
-        const Surface& surface = m_basis.plan.figure->surface;
         const std::vector<HueVeil>& veils = m_basis.plan.colours.veils;
         for (std::size_t i = 0; i < veils.size(); ++i) {
-            // A veil lies on the part that its place is nearest to.
-            std::size_t nearest = 0;
-            float least = 1e30F;
-            for (std::size_t v = 0; v < surface.parts.size(); ++v) {
-                const float away = (surface.mesh.positions_mm[v] - veils[i].point_mm).squaredNorm();
-                if (away >= least) continue;
-                least = away;
-                nearest = v;
-            }
-            if (surface.parts[nearest] != m_part) continue;
+            if (m_basis.veil_parts[i] != m_part) continue;
             WorkStep veil;
             veil.kind = StepKind::Hue;
             veil.parts = {m_part};

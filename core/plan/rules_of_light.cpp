@@ -101,8 +101,10 @@ void unseenGlow(const RuleBasis& basis, Findings& found) {
 void darkInGlow(const RuleBasis& basis, Findings& found) {
     constexpr double kDarker = 2.0;
     const Surface& surface = basis.plan.figure->surface;
+    std::vector<float> hollow;  // found with the first part that glows
     for (std::size_t p = 0; p < basis.plan.parts.size(); ++p) {
         if (basis.plan.parts[p].material != Material::Glowing) continue;
+        if (hollow.empty()) hollow = hollowness(surface);
         std::vector<std::size_t> own;
         for (std::size_t v = 0; v < surface.parts.size(); ++v) {
             const bool hidden =
@@ -110,7 +112,6 @@ void darkInGlow(const RuleBasis& basis, Findings& found) {
             if (surface.parts[v] == p && !hidden) own.push_back(v);
         }
         if (own.size() < 12) continue;
-        const std::vector<float> hollow = hollowness(surface);
         std::ranges::sort(own, std::greater<>{}, [&](std::size_t v) { return hollow[v]; });
         const std::size_t quarter = own.size() / 4;
         const auto meanOf = [&](std::size_t begin, std::size_t end) {

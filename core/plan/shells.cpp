@@ -64,4 +64,6 @@ std::vector<Shell> shellsOf(const Plan& plan, const Reach& reach, std::size_t li
     return shells;
 }
 
+float asDistance(float irradiance) { return -1.0F / std::sqrt(std::max(irradiance, 1e-9F)); }
+
 }  // namespace glaukophos

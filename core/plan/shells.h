@@ -23,4 +23,8 @@ inline constexpr int kMostShells = 6;
 inline constexpr double kShellShrinks = 0.55;  // common practice, no source: about half
 std::vector<Shell> shellsOf(const Plan& plan, const Reach& reach, std::size_t light, int count);
 
+// Irradiance as a distance, the nearer the less negative: it runs nearly straight over a triangle,
+// so that rims can be cut from it.
+float asDistance(float irradiance);
+
 }  // namespace glaukophos

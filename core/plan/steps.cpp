@@ -9,6 +9,7 @@
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
 #include "core/plan/glow_steps.h"
+#include "core/plan/nearest_vertex.h"
 #include "core/plan/part_steps.h"
 #include "core/plan/step_order.h"
 #include "core/plan/work_times.h"
@@ -361,8 +362,11 @@ Result<Work> workOf(const Plan& plan, const Results& results, const Mixes& mixes
     const Results& before = glows ? bare.results : results;
     const BandEdges edges = bandEdgesOf(plan, before);
     const EdgeLines lines = edgeLinesOf(plan, before, ridges);
-    const WorkBasis basis{plan,  results, before, mixes, glows ? bare.parts : mixes.parts,
-                          edges, lines};
+    WorkBasis basis{plan, results, before, mixes, glows ? bare.parts : mixes.parts, edges, lines};
+    const Surface& surface = plan.figure->surface;
+    for (const HueVeil& veil : plan.colours.veils) {
+        basis.veil_parts.push_back(surface.parts[nearestVertex(surface, veil.point_mm)]);
+    }
 
     std::vector<WorkStep> steps = primerSteps(basis);
     std::vector<WorkStep> greys = greySteps(basis);

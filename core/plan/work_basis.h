@@ -14,6 +14,7 @@ struct WorkBasis {
     const std::vector<PartMixes>& parts;  // before any glow
     const BandEdges& edges;               // of `before`
     const EdgeLines& lines;               // of `before`
+    std::vector<PartIndex> veil_parts{};  // that each hue veil lies on
 
     [[nodiscard]] MapBasis maps() const { return {plan, results, before.values.lightness}; }
     [[nodiscard]] const PaintRange& paint() const { return plan.values.paint; }

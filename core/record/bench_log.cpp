@@ -15,24 +15,28 @@ const CoatDone* doneOf(const BenchLog& log, const Work& work, const Batch& batch
     return found == log.done.end() ? nullptr : &*found;
 }
 
+std::optional<double> readyAt(const BenchLog& log, const Work& work, const Batch& batch,
+                              std::size_t task) {
+    double ready = 0.0;
+    for (const std::size_t other : batch.load.tasks[task].after) {
+        const CoatDone* done = doneOf(log, work, batch, other);
+        if (done == nullptr) return std::nullopt;
+        ready = std::max(ready, done->dry_s);
+    }
+    return ready;
+}
+
 std::optional<NextTask> nextTask(const BenchLog& log, const Work& work, const Batch& batch,
                                  double now_s) {
-    std::vector<const CoatDone*> done(batch.tasks.size());
-    for (std::size_t i = 0; i < done.size(); ++i) done[i] = doneOf(log, work, batch, i);
     std::optional<NextTask> soonest;
     bool passed_over = false;
     for (const Slot& slot : batch.schedule.sequence) {
-        if (done[slot.task] != nullptr) continue;
-        double ready = 0.0;
-        bool open = true;
-        for (const std::size_t other : batch.load.tasks[slot.task].after) {
-            open = open && done[other] != nullptr;
-            if (done[other] != nullptr) ready = std::max(ready, done[other]->dry_s);
-        }
-        if (!open) continue;
-        if (ready <= now_s) return NextTask{slot.task, ready, passed_over};
+        if (doneOf(log, work, batch, slot.task) != nullptr) continue;
+        const auto ready = readyAt(log, work, batch, slot.task);
+        if (!ready) continue;
+        if (*ready <= now_s) return NextTask{slot.task, *ready, passed_over};
         passed_over = true;
-        if (!soonest || ready < soonest->ready_s) soonest = NextTask{slot.task, ready, false};
+        if (!soonest || *ready < soonest->ready_s) soonest = NextTask{slot.task, *ready, false};
     }
     return soonest;
 }

@@ -36,6 +36,11 @@ struct BenchLog {
 // The coat a task lays, as it was done; null when it is not.
 const CoatDone* doneOf(const BenchLog& log, const Work& work, const Batch& batch, std::size_t task);
 
+// When all that a task comes after is dry, in seconds since 1970; nothing when some of it is not
+// on.
+std::optional<double> readyAt(const BenchLog& log, const Work& work, const Batch& batch,
+                              std::size_t task);
+
 // The next task in the planned order whose reasons are done and dry; where none is, the one that
 // can begin soonest. None when all is done.
 struct NextTask {
