@@ -5,11 +5,11 @@
 #include <QTimer>
 #include <cstdio>
 
-#include "app/drag_trial.h"
-#include "app/main_window.h"
-#include "app/text.h"
+#include "app/scripts/drag_trial.h"
+#include "app/widgets/text.h"
+#include "app/window/main_window.h"
+#include "core/painted/licences.h"
 #include "core/picture/named_view.h"
-#include "core/plan/licences.h"
 #include "core/plan/light_setup.h"
 
 namespace {

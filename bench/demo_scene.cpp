@@ -18,14 +18,15 @@ const DemoScene& demoScene() {
         DemoScene made{std::move(*plan), {}, {}};
         const Figure& figure = *made.plan.figure;
         while (made.table.rounds < kSkyRounds) {
-            traceNextRound(made.table, figure.form->receivers(), figure.form->blockers, {});
+            traceNextRound(made.table, figure.form->receivers(), figure.form->occluders, {});
         }
-        Reach reach;
-        describeOpenness(*figure.form, made.table, reach);
+        Irradiance irradiance;
+        describeSkyVisibility(*figure.form, made.table, irradiance);
         for (const Light& light : made.plan.lights) {
-            reach.irradiance.push_back(reachOf(light, figure, made.table, Accuracy::Soft, {}));
+            irradiance.of_lights.push_back(
+                irradianceOf(light, figure, made.table, Accuracy::Soft, {}));
         }
-        made.results = resultsOf(made.plan, spread(figure, reach));
+        made.appearance = appearanceOf(made.plan, spread(figure, irradiance));
         return made;
     }();
     return scene;

@@ -1,14 +1,14 @@
 // The demo plan, evaluated once for all benchmarks.
 #pragma once
 
-#include "core/plan/evaluate.h"
+#include "core/painted/appearance.h"
 
 namespace glaukophos::bench {
 
 struct DemoScene {
     Plan plan;
     SkyTable table;
-    Results results;
+    Appearance appearance;
 };
 
 const DemoScene& demoScene();

@@ -3,11 +3,11 @@
 #include <sys/resource.h>
 
 #include "bench/demo_scene.h"
+#include "core/figure/division.h"
 #include "core/geometry/clean.h"
 #include "core/io/mesh_file.h"
 #include "core/io/plan_file.h"
 #include "core/picture/quick_picture.h"
-#include "core/plan/division.h"
 
 namespace glaukophos::bench {
 namespace {
@@ -165,7 +165,8 @@ void tenThousandDabs(benchmark::State& state) {
         for (std::uint32_t i = 0; i < 10'000; ++i) {
             const auto t = static_cast<std::uint32_t>((i * std::uint64_t{2654435761U}) %
                                                       guide.centroids.size());
-            give(covered(form, guide, {t, guide.centroids[t], 1.0F, true}), 0, plan.parts, labels);
+            give(covered(form, guide, {t, guide.centroids[t], 1.0F, true}), 0,
+                 lockedParts(plan.parts), labels);
         }
         benchmark::DoNotOptimize(labels);
     }

@@ -3,8 +3,8 @@
 
 #include "bench/demo_scene.h"
 #include "core/base/parallel.h"
+#include "core/lighting/score.h"
 #include "core/plan/light_setup.h"
-#include "core/plan/score.h"
 
 namespace glaukophos::bench {
 namespace {
@@ -40,7 +40,7 @@ void rawShadowRays(benchmark::State& state) {
         forChunks(packets.size(), {}, [&](std::size_t begin, std::size_t end) {
             for (std::size_t i = begin; i < end; ++i) {
                 RayPacket packet = packets[i];
-                figure.form->blockers.occluded(packet, none, true);
+                figure.form->occluders.occluded(packet, none, true);
                 benchmark::DoNotOptimize(packet);
             }
         });
@@ -59,7 +59,7 @@ void skyTableRound(benchmark::State& state) {
     }
     for (auto _ : state) {
         SkyTable table;
-        traceNextRound(table, figure.form->receivers(), figure.form->blockers, {});
+        traceNextRound(table, figure.form->receivers(), figure.form->occluders, {});
         benchmark::DoNotOptimize(table);
     }
     state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(rays));
@@ -79,7 +79,7 @@ void traceLight(benchmark::State& state, std::size_t light, Accuracy accuracy) {
     const DemoScene& scene = demoScene();
     for (auto _ : state) {
         benchmark::DoNotOptimize(
-            reachOf(scene.plan.lights[light], *scene.plan.figure, scene.table, accuracy, {}));
+            irradianceOf(scene.plan.lights[light], *scene.plan.figure, scene.table, accuracy, {}));
     }
 }
 // The demo's lamp sits in its own glass; the same without.
@@ -89,7 +89,7 @@ void traceLampWithoutGlass(benchmark::State& state) {
     lamp.own_parts.clear();
     for (auto _ : state) {
         benchmark::DoNotOptimize(
-            reachOf(lamp, *scene.plan.figure, scene.table, Accuracy::Soft, {}));
+            irradianceOf(lamp, *scene.plan.figure, scene.table, Accuracy::Soft, {}));
     }
 }
 BENCHMARK(traceLampWithoutGlass)->Unit(benchmark::kMillisecond)->UseRealTime();
@@ -133,7 +133,8 @@ BENCHMARK(lampFromTable)
 void scoreOfAllDirections(benchmark::State& state) {
     const DemoScene& scene = demoScene();
     for (auto _ : state) {
-        benchmark::DoNotOptimize(scoreDirections(scene.plan, scene.table, scene.results.reach, 1));
+        benchmark::DoNotOptimize(
+            scoreDirections(scene.plan, scene.table, scene.appearance.irradiance, 1));
     }
 }
 BENCHMARK(scoreOfAllDirections)
@@ -157,7 +158,7 @@ void shapedLight(benchmark::State& state, std::size_t kind) {
     if (std::holds_alternative<GlowingPart>(light.kind)) light.own_parts = {9};
     for (auto _ : state) {
         benchmark::DoNotOptimize(
-            reachOf(light, *scene.plan.figure, scene.table, Accuracy::Soft, {}));
+            irradianceOf(light, *scene.plan.figure, scene.table, Accuracy::Soft, {}));
     }
 }
 BENCHMARK_CAPTURE(shapedLight, Rod, 3)->Unit(benchmark::kMillisecond)->UseRealTime();

@@ -46,7 +46,7 @@ void picture(benchmark::State& state, PixelGrid grid, Overlay overlay) {
     const DemoScene& scene = demoScene();
     const Figure& figure = *scene.plan.figure;
     const Camera camera = heldCamera(figure.bounds(), scene.plan.view, grid);
-    const Look look = lookOf(scene.plan, scene.results, {overlay, 0, false});
+    const Look look = lookOf(scene.plan, scene.appearance, {overlay, 0, false});
     for (auto _ : state) {
         benchmark::DoNotOptimize(renderPicture(figure, camera, grid, look, {}, 1));
     }
@@ -66,7 +66,8 @@ BENCHMARK_CAPTURE(picture, FullBands, kFull, Overlay::Bands)
 void look(benchmark::State& state) {
     const DemoScene& scene = demoScene();
     for (auto _ : state) {
-        benchmark::DoNotOptimize(lookOf(scene.plan, scene.results, {Overlay::Colours, 0, false}));
+        benchmark::DoNotOptimize(
+            lookOf(scene.plan, scene.appearance, {Overlay::Colours, 0, false}));
     }
 }
 BENCHMARK(look)->Name("LookOfColours")->Unit(benchmark::kMillisecond)->UseRealTime();

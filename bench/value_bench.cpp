@@ -2,10 +2,10 @@
 #include <benchmark/benchmark.h>
 
 #include "bench/demo_scene.h"
+#include "core/painted/licences.h"
+#include "core/painted/marks.h"
+#include "core/painted/specular.h"
 #include "core/picture/study.h"
-#include "core/plan/licences.h"
-#include "core/plan/marks.h"
-#include "core/plan/shine.h"
 #include "core/value/settle.h"
 
 namespace glaukophos::bench {
@@ -15,7 +15,8 @@ namespace {
 void quickResults(benchmark::State& state) {
     const DemoScene& scene = demoScene();
     for (auto _ : state) {
-        benchmark::DoNotOptimize(resultsOf(scene.plan, scene.results.reach, Finish::Quick));
+        benchmark::DoNotOptimize(
+            appearanceOf(scene.plan, scene.appearance.irradiance, Finish::Quick));
     }
 }
 BENCHMARK(quickResults)->Name("ResultsQuick")->Unit(benchmark::kMillisecond)->UseRealTime();
@@ -24,32 +25,34 @@ BENCHMARK(quickResults)->Name("ResultsQuick")->Unit(benchmark::kMillisecond)->Us
 void settledResults(benchmark::State& state) {
     const DemoScene& scene = demoScene();
     for (auto _ : state) {
-        benchmark::DoNotOptimize(resultsOf(scene.plan, scene.results.reach, Finish::Settled));
+        benchmark::DoNotOptimize(
+            appearanceOf(scene.plan, scene.appearance.irradiance, Finish::Settled));
     }
 }
 BENCHMARK(settledResults)->Name("ResultsSettled")->Unit(benchmark::kMillisecond)->UseRealTime();
 
 void valuesAlone(benchmark::State& state) {
     const DemoScene& scene = demoScene();
-    for (auto _ : state) benchmark::DoNotOptimize(valuesOf(scene.plan, scene.results.reach));
+    for (auto _ : state)
+        benchmark::DoNotOptimize(valuesOf(scene.plan, scene.appearance.irradiance));
 }
 BENCHMARK(valuesAlone)->Name("Values")->Unit(benchmark::kMillisecond)->UseRealTime();
 
-void gloss(benchmark::State& state) {
+void specular(benchmark::State& state) {
     const DemoScene& scene = demoScene();
     const std::vector<float> weights = lightWeights(scene.plan);
     for (auto _ : state) {
-        benchmark::DoNotOptimize(glossOf(scene.plan, scene.results.reach, weights));
+        benchmark::DoNotOptimize(specularOf(scene.plan, scene.appearance.irradiance, weights));
     }
 }
-BENCHMARK(gloss)->Name("Gloss")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(specular)->Name("Gloss")->Unit(benchmark::kMillisecond)->UseRealTime();
 
 void settled(benchmark::State& state) {
     const DemoScene& scene = demoScene();
     const Surface& surface = scene.plan.figure->surface;
     for (auto _ : state) {
-        std::vector<float> values = scene.results.values.lightness;
-        settle(surface, scene.plan.values.bands, scene.results.bands.borders, surface.areas_mm2,
+        std::vector<float> values = scene.appearance.values.lightness;
+        settle(surface, scene.plan.values.bands, scene.appearance.bands.borders, surface.areas_mm2,
                values);
         benchmark::DoNotOptimize(values);
     }
@@ -70,9 +73,9 @@ void corrections(benchmark::State& state) {
         }
         plan.values.corrections.push_back(stroke);
     }
-    Values values = scene.results.values;
+    Values values = scene.appearance.values;
     for (auto _ : state) {
-        correct(plan, scene.results.bands.borders, values);
+        correct(plan, scene.appearance.bands.borders, values);
         benchmark::DoNotOptimize(values);
     }
 }
@@ -80,7 +83,7 @@ BENCHMARK(corrections)->Name("TwentyCorrections")->Unit(benchmark::kMillisecond)
 
 void bandEdges(benchmark::State& state) {
     const DemoScene& scene = demoScene();
-    for (auto _ : state) benchmark::DoNotOptimize(bandEdgesOf(scene.plan, scene.results));
+    for (auto _ : state) benchmark::DoNotOptimize(bandEdgesOf(scene.plan, scene.appearance));
 }
 BENCHMARK(bandEdges)->Name("BandEdges")->Unit(benchmark::kMillisecond)->UseRealTime();
 
@@ -98,7 +101,7 @@ void edgeLines(benchmark::State& state) {
     const Ridges found =
         ridgesOf(scene.plan.figure->form->whole, ridgeOptionsFor(scene.plan.values.edge_lines), {});
     for (auto _ : state) {
-        benchmark::DoNotOptimize(edgeLinesOf(scene.plan, scene.results, found));
+        benchmark::DoNotOptimize(edgeLinesOf(scene.plan, scene.appearance, found));
     }
 }
 BENCHMARK(edgeLines)->Name("EdgeLines")->Unit(benchmark::kMillisecond)->UseRealTime();
@@ -106,7 +109,7 @@ BENCHMARK(edgeLines)->Name("EdgeLines")->Unit(benchmark::kMillisecond)->UseRealT
 void merges(benchmark::State& state) {
     const DemoScene& scene = demoScene();
     for (auto _ : state) {
-        benchmark::DoNotOptimize(mergesIn(scene.plan, scene.results, scene.plan.view));
+        benchmark::DoNotOptimize(mergesIn(scene.plan, scene.appearance, scene.plan.view));
     }
 }
 BENCHMARK(merges)->Name("MergesInAView")->Unit(benchmark::kMillisecond)->UseRealTime();

@@ -2,16 +2,16 @@
 #include <benchmark/benchmark.h>
 
 #include "bench/demo_scene.h"
-#include "core/plan/batch.h"
-#include "core/plan/findings.h"
-#include "core/plan/steps.h"
+#include "core/findings/findings.h"
+#include "core/work/batch.h"
+#include "core/work/steps.h"
 
 namespace glaukophos::bench {
 namespace {
 
 struct Desk {
     Mixes mixes;
-    Bare bare;
+    BeforeGlow before_glow;
     Ridges ridges;
     Marks marks;
     Work work;
@@ -21,12 +21,13 @@ const Desk& desk() {
     static const Desk all = [] {
         const DemoScene& scene = demoScene();
         Desk made;
-        made.mixes = mixesOf(scene.plan, scene.results, mixingRack(scene.plan.rack), {});
-        made.bare = bareOf(scene.plan, scene.results, made.mixes, {});
+        made.mixes = mixesOf(scene.plan, scene.appearance, mixingRack(scene.plan.rack), {});
+        made.before_glow = beforeGlowOf(scene.plan, scene.appearance, made.mixes, {});
         made.ridges = ridgesOf(scene.plan.figure->form->whole,
                                ridgeOptionsFor(scene.plan.values.edge_lines), {});
-        made.marks.lines = edgeLinesOf(scene.plan, scene.results, made.ridges);
-        made.work = *workOf(scene.plan, scene.results, made.mixes, made.bare, made.ridges, {});
+        made.marks.lines = edgeLinesOf(scene.plan, scene.appearance, made.ridges);
+        made.work =
+            *workOf(scene.plan, scene.appearance, made.mixes, made.before_glow, made.ridges, {});
         return made;
     }();
     return all;
@@ -35,28 +36,29 @@ const Desk& desk() {
 void mixes(benchmark::State& state) {
     const DemoScene& scene = demoScene();
     const MixingRack rack = mixingRack(scene.plan.rack);
-    for (auto _ : state) benchmark::DoNotOptimize(mixesOf(scene.plan, scene.results, rack, {}));
+    for (auto _ : state) benchmark::DoNotOptimize(mixesOf(scene.plan, scene.appearance, rack, {}));
 }
 BENCHMARK(mixes)->Name("MixesOfTheDemo")->Unit(benchmark::kMillisecond)->UseRealTime();
 
-void bare(benchmark::State& state) {
+void before_glow(benchmark::State& state) {
     for (auto _ : state) {
-        benchmark::DoNotOptimize(bareOf(demoScene().plan, demoScene().results, desk().mixes, {}));
+        benchmark::DoNotOptimize(
+            beforeGlowOf(demoScene().plan, demoScene().appearance, desk().mixes, {}));
     }
 }
-BENCHMARK(bare)->Name("FigureBeforeGlows")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(before_glow)->Name("FigureBeforeGlows")->Unit(benchmark::kMillisecond)->UseRealTime();
 
 void steps(benchmark::State& state) {
     for (auto _ : state) {
-        benchmark::DoNotOptimize(workOf(demoScene().plan, demoScene().results, desk().mixes,
-                                        desk().bare, desk().ridges, {}));
+        benchmark::DoNotOptimize(workOf(demoScene().plan, demoScene().appearance, desk().mixes,
+                                        desk().before_glow, desk().ridges, {}));
     }
 }
 BENCHMARK(steps)->Name("Steps")->Unit(benchmark::kMillisecond)->UseRealTime();
 
 void findings(benchmark::State& state) {
     for (auto _ : state) {
-        benchmark::DoNotOptimize(findingsOf(demoScene().plan, demoScene().results, desk().marks,
+        benchmark::DoNotOptimize(findingsOf(demoScene().plan, demoScene().appearance, desk().marks,
                                             desk().mixes, desk().work));
     }
 }

@@ -10,14 +10,15 @@
 
 #include "cli/loading.h"
 #include "cli/report.h"
+#include "core/figure/division.h"
+#include "core/figure/stance.h"
 #include "core/io/file_bytes.h"
 #include "core/io/light_json.h"
 #include "core/io/plan_file.h"
 #include "core/io/png_file.h"
 #include "core/io/tables_csv.h"
 #include "core/picture/named_view.h"
-#include "core/plan/division.h"
-#include "core/plan/stance.h"
+#include "core/plan/part_edits.h"
 
 namespace glaukophos {
 namespace {
@@ -27,9 +28,9 @@ namespace {
 std::vector<std::vector<float>> probe(const Plan& plan, const ProbePoints& points) {
     const Receivers receivers{points.points_mm, points.normals, offsetFor(plan.figure->bounds())};
     std::vector<std::vector<float>> columns;
-    const Obstacles obstacles = obstaclesOf(*plan.figure);
+    const Occluders occluders = occludersOf(*plan.figure);
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
-        columns.push_back(shines(plan, l) ? irradiance(plan.lights[l], receivers, obstacles,
+        columns.push_back(shines(plan, l) ? irradiance(plan.lights[l], receivers, occluders,
                                                        Accuracy::Reference, {})
                                           : std::vector<float>(receivers.count(), 0.0F));
     }
@@ -149,9 +150,9 @@ Result<void> runInfo(const CommonOptions& options) {
 Result<void> runReach(const CommonOptions& options, bool with_vertices) {
     const auto e = loadAndEvaluate(options);
     if (!e) return tl::unexpected(e.error());
-    if (options.json) return printJson(options, reachJson(e->plan, e->results, with_vertices));
-    return print(options,
-                 with_vertices ? reachCsv(e->plan, e->results) : reachText(e->plan, e->results));
+    if (options.json) return printJson(options, reachJson(e->plan, *e->appearance, with_vertices));
+    return print(options, with_vertices ? reachCsv(e->plan, *e->appearance)
+                                        : reachText(e->plan, *e->appearance));
 }
 
 Result<void> runProbe(const CommonOptions& options, const std::string& points_file) {
@@ -169,14 +170,14 @@ Result<void> runProbe(const CommonOptions& options, const std::string& points_fi
 Result<void> runBands(const CommonOptions& options) {
     const auto e = loadAndEvaluate(options);
     if (!e) return tl::unexpected(e.error());
-    return options.json ? printJson(options, bandsJson(e->plan, e->results))
-                        : print(options, bandsText(e->plan, e->results));
+    return options.json ? printJson(options, bandsJson(e->plan, *e->appearance))
+                        : print(options, bandsText(e->plan, *e->appearance));
 }
 
 Result<void> runEdges(const CommonOptions& options, bool with_points) {
-    const auto e = loadAndEvaluate(options);
+    const auto e = loadAndEvaluate(options, Goal::Marks);
     if (!e) return tl::unexpected(e.error());
-    const Marks marks = marksOf(e->plan, e->results);
+    const Marks& marks = *e->marks;
     return options.json ? printJson(options, edgesJson(e->plan, marks, with_points))
                         : print(options, edgesText(e->plan, marks));
 }
@@ -195,15 +196,15 @@ Result<void> runStudy(const CommonOptions& options, const std::string& size) {
     }
     const auto e = loadAndEvaluate(options);
     if (!e) return tl::unexpected(e.error());
-    const Look bands = lookOf(e->plan, e->results, {Overlay::Bands, 0, false});
-    const Look squint = lookOf(e->plan, e->results, {Overlay::Squint, 0, false});
+    const Look bands = lookOf(e->plan, *e->appearance, {Overlay::Bands, 0, false});
+    const Look squint = lookOf(e->plan, *e->appearance, {Overlay::Squint, 0, false});
     ShadeChoice paper;
     paper.backdrop = {0.8F, 0.8F, false};
     std::vector<StudyView> views;
     for (const NamedView& view : studyViews()) {
         Camera camera = heldCamera(e->plan.figure->bounds(), view.view, *grid);
         hideParts(camera, e->plan);
-        StudyView made{view.caption, {}, mergesIn(e->plan, e->results, view.view)};
+        StudyView made{view.caption, {}, mergesIn(e->plan, *e->appearance, view.view)};
         for (const auto& [look, kind] :
              {std::pair{&bands, "bands"}, std::pair{&squint, "squint"}}) {
             const auto file =
@@ -217,16 +218,17 @@ Result<void> runStudy(const CommonOptions& options, const std::string& size) {
     CommonOptions to_stdout = options;
     to_stdout.output.clear();
     return options.json
-               ? printJson(to_stdout, studyJson(e->plan, e->results, views))
-               : print(to_stdout, bandsText(e->plan, e->results) + studyText(e->plan, views));
+               ? printJson(to_stdout, studyJson(e->plan, *e->appearance, views))
+               : print(to_stdout, bandsText(e->plan, *e->appearance) + studyText(e->plan, views));
 }
 
 Result<void> runLadder(const CommonOptions& options) {
     const auto e = loadAndEvaluate(options);
     if (!e) return tl::unexpected(e.error());
-    if (options.json) return printJson(options, ladderJson(e->plan, e->results));
+    if (options.json) return printJson(options, ladderJson(e->plan, *e->appearance));
     const bool csv = options.output.ends_with(".csv");
-    return print(options, csv ? ladderCsv(e->plan, e->results) : ladderText(e->plan, e->results));
+    return print(options,
+                 csv ? ladderCsv(e->plan, *e->appearance) : ladderText(e->plan, *e->appearance));
 }
 
 Result<void> runScore(const CommonOptions& options, const std::string& light_name) {
@@ -244,10 +246,11 @@ Result<void> runScore(const CommonOptions& options, const std::string& light_nam
                                 "direction to choose.",
                                 plan->lights[*light].name));
     }
-    SkyTable table;
-    const auto reach = fullReach(*plan, table, {});
-    if (!reach) return tl::unexpected(reach.error());
-    const ScoreMap map = scoreDirections(*plan, table, *reach, *light);
+    Advance how;
+    how.goal = Goal::Appearance;
+    how.scored = *light;
+    const EvaluatedPtr all = advance(*plan, nullptr, {}, how);
+    const ScoreMap& map = *all->score;
     return options.json ? printJson(options, scoreJson(*plan, map))
                         : print(options, scoreText(*plan, map));
 }
@@ -262,7 +265,7 @@ Result<void> runRender(const CommonOptions& options, const RenderOptions& render
                                 fmt::join(kOverlayNames, ", ")));
     }
     if (options.output.empty()) return fail(ErrorCode::BadInput, "Name the picture with -o.");
-    const auto e = loadAndEvaluate(options);
+    const auto e = loadAndEvaluate(options, Goal::Marks);
     if (!e) return tl::unexpected(e.error());
     LookChoice choice{*overlay, 0, render.steps};
     if (*overlay == Overlay::Reach || *overlay == Overlay::Shells) {
@@ -272,10 +275,7 @@ Result<void> runRender(const CommonOptions& options, const RenderOptions& render
     }
     const auto camera = cameraFor(e->plan, render.view, *grid);
     if (!camera) return tl::unexpected(camera.error());
-    const bool marked =
-        *overlay == Overlay::Edges || *overlay == Overlay::Lines || *overlay == Overlay::Under;
-    const Look look =
-        lookOf(e->plan, e->results, choice, marked ? marksOf(e->plan, e->results) : Marks{});
+    const Look look = lookOf(e->plan, *e->appearance, choice, *e->marks);
     const Image image = renderPicture(*e->plan.figure, *camera, *grid, look, {},
                                       std::clamp(render.samples, 1, 256));
     if (auto written = writePng(image, options.output); !written) return written;

@@ -20,12 +20,13 @@ Result<void> applyReaches(Plan& plan, const std::vector<ParsedLight>& parsed) {
     const bool any =
         std::ranges::any_of(parsed, [](const ParsedLight& p) { return p.reach_mm > 0; });
     if (!any) return {};
-    const auto results = evaluate(plan, {});
-    if (!results) return tl::unexpected(results.error());
+    const auto known = evaluated(plan, Goal::Appearance);
+    if (!known) return tl::unexpected(known.error());
+    const Irradiance& irradiance = (*known)->appearance->irradiance;
     for (std::size_t l = 0; l < parsed.size(); ++l) {
         if (parsed[l].reach_mm <= 0) continue;
         plan.lights[l].strength = strengthForReach(glowOf(plan, plan.lights[l]), parsed[l].reach_mm,
-                                                   restOfLight(plan, results->reach, l));
+                                                   restOfLight(plan, irradiance, l));
     }
     return {};
 }
@@ -66,12 +67,12 @@ Result<Plan> load(const CommonOptions& options) {
     return plan;
 }
 
-Result<Evaluated> loadAndEvaluate(const CommonOptions& options) {
-    auto plan = load(options);
+Result<Evaluated> loadAndEvaluate(const CommonOptions& options, Goal goal) {
+    const auto plan = load(options);
     if (!plan) return tl::unexpected(plan.error());
-    auto results = evaluate(*plan, {});
-    if (!results) return tl::unexpected(results.error());
-    return Evaluated{std::move(*plan), std::move(*results)};
+    const auto all = evaluated(*plan, goal);
+    if (!all) return tl::unexpected(all.error());
+    return **all;
 }
 
 Result<std::string> textOf(const std::string& file) {

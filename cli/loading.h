@@ -3,18 +3,13 @@
 
 #include "cli/commands.h"
 #include "core/io/json_entry.h"
-#include "core/plan/evaluate.h"
+#include "core/pipeline/advance.h"
 
 namespace glaukophos {
 
-struct Evaluated {
-    Plan plan;
-    Results results;
-};
-
 // The plan with values and lights from the command line.
 Result<Plan> load(const CommonOptions& options);
-Result<Evaluated> loadAndEvaluate(const CommonOptions& options);
+Result<Evaluated> loadAndEvaluate(const CommonOptions& options, Goal goal = Goal::Appearance);
 
 // All of a file; "-" is standard input.
 Result<std::string> textOf(const std::string& file);

@@ -9,7 +9,7 @@
 #include "core/colour/colour_difference.h"
 #include "core/colour/recipe.h"
 #include "core/io/rack_file.h"
-#include "core/plan/mixes.h"
+#include "core/mixing/mixes.h"
 
 namespace glaukophos {
 namespace {
@@ -76,8 +76,8 @@ Result<void> mixLadder(const CommonOptions& options, const MixOptions& mix,
                     fmt::format("There is no part \"{}\"; see info.", mix.part));
     }
     std::vector<Lab> targets;
-    for (const Step& step :
-         e->results.ladders[static_cast<std::size_t>(part - e->plan.parts.begin())]) {
+    for (const Rung& step :
+         e->appearance->ladders[static_cast<std::size_t>(part - e->plan.parts.begin())]) {
         if (step.present) targets.push_back(step.target);
     }
     const LadderRecipes ladder = recipesFor(rack, targets, mix.paints, choicesFrom(mix));
@@ -91,7 +91,7 @@ Result<void> mixLadder(const CommonOptions& options, const MixOptions& mix,
     return options.json ? printJson(options, json) : print(options, text);
 }
 
-Json bandJson(const MixingRack& rack, const Step& step, const BandMix& band, std::string name) {
+Json bandJson(const MixingRack& rack, const Rung& step, const BandMix& band, std::string name) {
     Json json = recipeJson(rack, step.target, band.recipe);
     json["band"] = std::move(name);
     json["thinner"] = band.thinner;
@@ -145,9 +145,9 @@ void addGlow(const MixingRack& rack, const Light& light, const GlowMixes& glow, 
 }  // namespace
 
 Result<void> runMixes(const CommonOptions& options, const MixesOptions& choices) {
-    auto e = loadAndEvaluate(options);
-    if (!e) return tl::unexpected(e.error());
-    Plan& plan = e->plan;
+    auto loaded = load(options);
+    if (!loaded) return tl::unexpected(loaded.error());
+    Plan& plan = *loaded;
     if (!choices.rack.empty()) {
         auto paints = rackFrom(choices.rack);
         if (!paints) return tl::unexpected(paints.error());
@@ -157,7 +157,10 @@ Result<void> runMixes(const CommonOptions& options, const MixesOptions& choices)
     if (auto problem = problemWith(plan); !problem.empty()) {
         return fail(ErrorCode::BadInput, problem);
     }
-    const Mixes mixes = mixesOf(plan, e->results, mixingRack(plan.rack), {});
+    const auto all = evaluated(plan, Goal::Mixes);
+    if (!all) return tl::unexpected(all.error());
+    const Mixes& mixes = *(*all)->mixes;
+    const std::vector<Ladder>& ladders = (*all)->appearance->ladders;
     Json json{{"parts", Json::array()}, {"glows", Json::array()}, {"bottles", Json::array()}};
     std::string text;
     for (std::size_t p = 0; p < mixes.parts.size(); ++p) {
@@ -167,7 +170,7 @@ Result<void> runMixes(const CommonOptions& options, const MixesOptions& choices)
         for (std::size_t b = 0; b < bands.size(); ++b) {
             if (!bands[b].present) continue;
             const std::string name = bandName(b, bands.size());
-            rows.push_back(bandJson(mixes.rack, e->results.ladders[p][b], bands[b], name));
+            rows.push_back(bandJson(mixes.rack, ladders[p][b], bands[b], name));
             text += bandText(mixes.rack, bands[b], name);
         }
         json["parts"].push_back({{"part", plan.parts[p].name}, {"bands", std::move(rows)}});

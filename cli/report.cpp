@@ -17,29 +17,31 @@ struct Summary {
     double lit_share = 0.0;  // of the area, that gets more than a hundredth of the highest
 };
 
-Summary summaryOf(const Plan& plan, const Results& results, std::size_t light) {
+Summary summaryOf(const Plan& plan, const Appearance& appearance, std::size_t light) {
     const Surface& surface = plan.figure->surface;
     const float strength = lightWeights(plan)[light];
-    const std::vector<float>& irradiance = results.reach.irradiance[light];
+    const std::vector<float>& lit = appearance.irradiance.of_lights[light];
     Summary summary;
     double area = 0.0;
     for (std::size_t v = 0; v < surface.areas_mm2.size(); ++v) {
-        const double e = strength * irradiance[v];
+        const double e = strength * lit[v];
         area += surface.areas_mm2[v];
         summary.mean += surface.areas_mm2[v] * e;
         summary.highest = std::max(summary.highest, e);
     }
     for (std::size_t v = 0; v < surface.areas_mm2.size(); ++v) {
-        const bool lit = strength * irradiance[v] > 0.01 * summary.highest;
-        if (lit) summary.lit_share += surface.areas_mm2[v] / area;
+        if (strength * lit[v] > 0.01 * summary.highest) {
+            summary.lit_share += surface.areas_mm2[v] / area;
+        }
     }
     summary.mean /= area;
     return summary;
 }
 
-double reach_mm(const Plan& plan, const Results& results, std::size_t light) {
+double reach_mm(const Plan& plan, const Appearance& appearance, std::size_t light) {
     const Light& entry = plan.lights[light];
-    return reachOf(glowOf(plan, entry), entry.strength, restOfLight(plan, results.reach, light));
+    return reachOf(glowOf(plan, entry), entry.strength,
+                   restOfLight(plan, appearance.irradiance, light));
 }
 
 Json partBandsJson(const PartBands& bands) {
@@ -62,7 +64,7 @@ Json partBandsJson(const PartBands& bands) {
 Json stepsJson(const Plan& plan, const Ladder& ladder) {
     Json steps = Json::array();
     for (std::size_t b = 0; b < ladder.size(); ++b) {
-        const Step& step = ladder[b];
+        const Rung& step = ladder[b];
         Json json{{"band", bandName(b, ladder.size())},
                   {"share", step.share},
                   {"area_mm2", step.area_mm2}};
@@ -84,7 +86,7 @@ Json stepsJson(const Plan& plan, const Ladder& ladder) {
 std::string ladderTextOf(const std::string& name, const Ladder& ladder) {
     std::string text = fmt::format("{}\n", name);
     for (std::size_t b = 0; b < ladder.size(); ++b) {
-        const Step& step = ladder[b];
+        const Rung& step = ladder[b];
         if (!step.present) {
             text += fmt::format("  {:<11} none\n", bandName(b, ladder.size()));
             continue;
@@ -131,7 +133,7 @@ Json infoJson(const Plan& plan) {
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
         json["parts"].push_back({{"name", plan.parts[p].name},
                                  {"material", entryOf(plan.parts[p].material).key},
-                                 {"triangles", std::ranges::count(figure.blocker_labels, p)},
+                                 {"triangles", std::ranges::count(figure.occluder_labels, p)},
                                  {"area_mm2", figure.surface.part_areas_mm2[p]},
                                  {"colour", hexFrom(plan.parts[p].local_colour)}});
     }
@@ -151,22 +153,22 @@ Json lightsJson(const Plan& plan) {
     return lights;
 }
 
-Json reachJson(const Plan& plan, const Results& results, bool with_vertices) {
+Json reachJson(const Plan& plan, const Appearance& appearance, bool with_vertices) {
     Json json;
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
-        const Summary summary = summaryOf(plan, results, l);
+        const Summary summary = summaryOf(plan, appearance, l);
         Json light{{"name", plan.lights[l].name},
                    {"kind", kindName(plan.lights[l].kind)},
                    {"mean_irradiance", summary.mean},
                    {"highest_irradiance", summary.highest},
                    {"lit_share", summary.lit_share}};
         if (isNear(plan.lights[l].kind)) {
-            light["reach_mm"] = reach_mm(plan, results, l);
+            light["reach_mm"] = reach_mm(plan, appearance, l);
         }
         if (with_vertices) {
             const float strength = lightWeights(plan)[l];
             for (std::size_t v = 0; v < plan.figure->vertexCount(); ++v) {
-                light["irradiance"].push_back(strength * results.reach.irradiance[l][v]);
+                light["irradiance"].push_back(strength * appearance.irradiance.of_lights[l][v]);
             }
         }
         json["lights"].push_back(light);
@@ -181,18 +183,18 @@ Json reachJson(const Plan& plan, const Results& results, bool with_vertices) {
     return json;
 }
 
-Json bandsJson(const Plan& plan, const Results& results) {
+Json bandsJson(const Plan& plan, const Appearance& appearance) {
     Json json;
     json["sort_by"] = plan.values.basis == BandBasis::Light ? "light" : "painted";
     const bool by_light = plan.values.basis == BandBasis::Light;
-    const Tone& tone = by_light ? results.values.light_tone : results.values.development.tone;
-    for (const double border : results.bands.borders) {
+    const Tone& tone = by_light ? appearance.values.light_tone : appearance.values.development.tone;
+    for (const double border : appearance.bands.borders) {
         json["borders"].push_back(
             {{"L", border}, {by_light ? "irradiance" : "luminance", tone.luminance(border)}});
     }
-    json["whole"] = partBandsJson(results.bands.whole);
+    json["whole"] = partBandsJson(appearance.bands.whole);
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
-        Json part = partBandsJson(results.bands.parts[p]);
+        Json part = partBandsJson(appearance.bands.parts[p]);
         part["name"] = plan.parts[p].name;
         json["parts"].push_back(part);
     }
@@ -251,8 +253,9 @@ std::string edgesText(const Plan& plan, const Marks& marks) {
     return text;
 }
 
-Json studyJson(const Plan& plan, const Results& results, const std::vector<StudyView>& views) {
-    Json json = bandsJson(plan, results);
+Json studyJson(const Plan& plan, const Appearance& appearance,
+               const std::vector<StudyView>& views) {
+    Json json = bandsJson(plan, appearance);
     for (const StudyView& view : views) {
         Json entry{{"view", view.caption}, {"pictures", view.pictures}, {"merges", Json::array()}};
         for (const Merge& merge : view.merges) {
@@ -274,12 +277,12 @@ std::string studyText(const Plan& plan, const std::vector<StudyView>& views) {
     return text;
 }
 
-Json ladderJson(const Plan& plan, const Results& results) {
+Json ladderJson(const Plan& plan, const Appearance& appearance) {
     Json json;
-    json["whole"] = stepsJson(plan, results.whole);
+    json["whole"] = stepsJson(plan, appearance.whole);
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
         json["parts"].push_back(
-            {{"name", plan.parts[p].name}, {"steps", stepsJson(plan, results.ladders[p])}});
+            {{"name", plan.parts[p].name}, {"steps", stepsJson(plan, appearance.ladders[p])}});
     }
     return json;
 }
@@ -309,24 +312,24 @@ std::string infoText(const Plan& plan) {
     return text;
 }
 
-std::string reachText(const Plan& plan, const Results& results) {
+std::string reachText(const Plan& plan, const Appearance& appearance) {
     std::string text;
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
-        const Summary summary = summaryOf(plan, results, l);
+        const Summary summary = summaryOf(plan, appearance, l);
         text += fmt::format("{:<12} lights {:4.1f} % of the figure, mean {:.4f}, highest {:.4f}",
                             plan.lights[l].name, 100 * summary.lit_share, summary.mean,
                             summary.highest);
         if (isNear(plan.lights[l].kind)) {
-            text += fmt::format(", reach {:.1f} mm", reach_mm(plan, results, l));
+            text += fmt::format(", reach {:.1f} mm", reach_mm(plan, appearance, l));
         }
         text += '\n';
     }
     return text;
 }
 
-std::string bandsText(const Plan& plan, const Results& results) {
+std::string bandsText(const Plan& plan, const Appearance& appearance) {
     std::string text = fmt::format("{:<28}", "");
-    const std::size_t count = results.bands.count();
+    const std::size_t count = appearance.bands.count();
     for (std::size_t b = 0; b < count; ++b) text += fmt::format(" {:>11}", bandName(b, count));
     text += "      area\n";
     const auto line = [&](const std::string& name, const PartBands& bands) {
@@ -335,22 +338,22 @@ std::string bandsText(const Plan& plan, const Results& results) {
             text += fmt::format(" {:9.1f} %", 100 * bands.share(b));
         text += fmt::format("{:7.1f} mm2\n", bands.area_mm2());
     };
-    line("whole figure", results.bands.whole);
+    line("whole figure", appearance.bands.whole);
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
-        line(plan.parts[p].name, results.bands.parts[p]);
+        line(plan.parts[p].name, appearance.bands.parts[p]);
     }
     return text;
 }
 
-std::string ladderText(const Plan& plan, const Results& results) {
-    std::string text = ladderTextOf("whole figure", results.whole);
+std::string ladderText(const Plan& plan, const Appearance& appearance) {
+    std::string text = ladderTextOf("whole figure", appearance.whole);
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
-        text += ladderTextOf(plan.parts[p].name, results.ladders[p]);
+        text += ladderTextOf(plan.parts[p].name, appearance.ladders[p]);
     }
     return text;
 }
 
-std::string reachCsv(const Plan& plan, const Results& results) {
+std::string reachCsv(const Plan& plan, const Appearance& appearance) {
     std::string csv = "x,y,z,nx,ny,nz,part";
     for (const Light& light : plan.lights) csv += "," + csvField(light.name);
     csv += '\n';
@@ -362,7 +365,7 @@ std::string reachCsv(const Plan& plan, const Results& results) {
         csv += fmt::format("{:.4f},{:.4f},{:.4f},{:.4f},{:.4f},{:.4f},{}", p.x(), p.y(), p.z(),
                            n.x(), n.y(), n.z(), csvField(plan.parts[figure.surface.parts[v]].name));
         for (std::size_t l = 0; l < strengths.size(); ++l) {
-            csv += fmt::format(",{:.6g}", strengths[l] * results.reach.irradiance[l][v]);
+            csv += fmt::format(",{:.6g}", strengths[l] * appearance.irradiance.of_lights[l][v]);
         }
         csv += '\n';
     }

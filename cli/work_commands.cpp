@@ -10,7 +10,7 @@
 #include "cli/loading.h"
 #include "core/io/rack_file.h"
 #include "core/io/work_files.h"
-#include "core/plan/steps.h"
+#include "core/work/steps.h"
 
 namespace glaukophos {
 namespace {
@@ -103,37 +103,18 @@ Result<void> takeChoices(const WorkOptions& work, Plan& plan) {
     return {};
 }
 
-struct Prepared {
-    Plan plan;
-    Results results;
-    Marks marks;
-    Mixes mixes;
-    Work work;
-};
-
-Result<Prepared> prepared(const CommonOptions& options, const WorkOptions& choices) {
-    auto e = loadAndEvaluate(options);
-    if (!e) return tl::unexpected(e.error());
-    Prepared all;
-    all.plan = std::move(e->plan);
-    all.results = std::move(e->results);
-    if (auto taken = takeChoices(choices, all.plan); !taken) return tl::unexpected(taken.error());
-    const Ridges ridges =
-        ridgesOf(all.plan.figure->form->whole, ridgeOptionsFor(all.plan.values.edge_lines), {});
-    all.marks.lines = edgeLinesOf(all.plan, all.results, ridges);
-    all.mixes = mixesOf(all.plan, all.results, mixingRack(all.plan.rack), {});
-    const Bare bare = bareOf(all.plan, all.results, all.mixes, {});
-    auto work = workOf(all.plan, all.results, all.mixes, bare, ridges, {});
-    if (!work) return tl::unexpected(work.error());
-    all.work = std::move(*work);
-    return all;
+Result<EvaluatedPtr> workedOut(const CommonOptions& options, const WorkOptions& choices) {
+    auto plan = load(options);
+    if (!plan) return tl::unexpected(plan.error());
+    if (auto taken = takeChoices(choices, *plan); !taken) return tl::unexpected(taken.error());
+    return evaluated(*plan, Goal::Desk);
 }
 
 std::string stepsText(const Work& work) {
     std::string text;
     int phase = -1;
     for (std::size_t i = 0; i < work.steps.size(); ++i) {
-        const WorkStep& step = work.steps[i];
+        const Step& step = work.steps[i];
         if (step.phase != phase) {
             phase = step.phase;
             text += fmt::format("{}\n", kPhaseNames.at(static_cast<std::size_t>(phase)));
@@ -154,7 +135,7 @@ std::string stepsText(const Work& work) {
 
 std::string scheduleText(const Work& work, const Batch& batch) {
     std::string text;
-    std::size_t sitting = batch.load.sittings.size();
+    std::size_t sitting = batch.list.sittings.size();
     for (const Slot& slot : batch.schedule.sequence) {
         if (slot.sitting != sitting) {
             sitting = slot.sitting;
@@ -173,14 +154,14 @@ std::string scheduleText(const Work& work, const Batch& batch) {
         "One after another: {}; {} saved. Nobody could need less than {}.\n",
         timeWords(desk), timeWords(batch.schedule.work_min), timeWords(batch.schedule.set_up_min),
         timeWords(batch.schedule.waiting_min), timeWords(naive), timeWords(naive - desk),
-        timeWords(batch.shortest_min - batch.load.sittings.front().begin_min));
+        timeWords(batch.shortest_min - batch.list.sittings.front().begin_min));
     return text;
 }
 
 std::string findingsText(const Plan& plan, const std::vector<Finding>& findings) {
     std::string text;
     for (const Finding& finding : findings) {
-        const MistakeEntry& entry = entryOf(finding.mistake);
+        const Rule& entry = ruleOf(finding.mistake);
         text += fmt::format("{}: {}\n  {}\n", finding.grave ? "Will go wrong" : "Worth a look",
                             entry.name, finding.what);
         if (finding.vertex) {
@@ -197,32 +178,35 @@ std::string findingsText(const Plan& plan, const std::vector<Finding>& findings)
 
 }  // namespace
 
-Result<void> runSteps(const CommonOptions& options, const WorkOptions& work) {
-    const auto all = prepared(options, work);
+Result<void> runSteps(const CommonOptions& options, const WorkOptions& choices) {
+    const auto all = workedOut(options, choices);
     if (!all) return tl::unexpected(all.error());
-    if (work.csv) return print(options, stepsCsv(all->plan, all->work));
-    if (work.palette) return print(options, mixPalette(all->plan, all->work));
-    return options.json ? printJson(options, stepsJson(all->plan, all->work))
-                        : print(options, stepsText(all->work));
+    const Plan& plan = (*all)->plan;
+    const Work& work = (*all)->desk->work;
+    if (choices.csv) return print(options, stepsCsv(plan, work));
+    if (choices.palette) return print(options, mixPalette(plan, work));
+    return options.json ? printJson(options, stepsJson(plan, work))
+                        : print(options, stepsText(work));
 }
 
-Result<void> runSchedule(const CommonOptions& options, const WorkOptions& work) {
-    const auto all = prepared(options, work);
+Result<void> runSchedule(const CommonOptions& options, const WorkOptions& choices) {
+    const auto all = workedOut(options, choices);
     if (!all) return tl::unexpected(all.error());
-    const auto batch = batchOf(all->plan.steps, all->work, today(), {});
-    if (!batch) return tl::unexpected(batch.error());
-    if (work.calendar) return print(options, calendarText(all->plan, all->work, *batch));
-    return options.json ? printJson(options, scheduleJson(all->work, *batch))
-                        : print(options, scheduleText(all->work, *batch));
+    const Desk& desk = *(*all)->desk;
+    if (!desk.batch) return fail(ErrorCode::BadInput, desk.problem);
+    if (choices.calendar) {
+        return print(options, calendarText((*all)->plan, desk.work, *desk.batch));
+    }
+    return options.json ? printJson(options, scheduleJson(desk.work, *desk.batch))
+                        : print(options, scheduleText(desk.work, *desk.batch));
 }
 
-Result<void> runFindings(const CommonOptions& options, const WorkOptions& work) {
-    const auto all = prepared(options, work);
+Result<void> runFindings(const CommonOptions& options, const WorkOptions& choices) {
+    const auto all = workedOut(options, choices);
     if (!all) return tl::unexpected(all.error());
-    const std::vector<Finding> findings =
-        findingsOf(all->plan, all->results, all->marks, all->mixes, all->work);
-    return options.json ? printJson(options, findingsJson(all->plan, findings))
-                        : print(options, findingsText(all->plan, findings));
+    const std::vector<Finding>& findings = (*all)->desk->findings;
+    return options.json ? printJson(options, findingsJson((*all)->plan, findings))
+                        : print(options, findingsText((*all)->plan, findings));
 }
 
 }  // namespace glaukophos

@@ -23,6 +23,13 @@ Vec3 centroidOf(const Mesh& mesh, const Triangle& triangle) {
            3.0F;
 }
 
+std::vector<Vec3> centroidsOf(const Mesh& mesh) {
+    std::vector<Vec3> centroids;
+    centroids.reserve(mesh.triangles.size());
+    for (const Triangle& t : mesh.triangles) centroids.push_back(centroidOf(mesh, t));
+    return centroids;
+}
+
 double areaOf(const Mesh& mesh, std::span<const Triangle> triangles) {
     double area = 0.0;
     for (const Triangle& t : triangles) area += areaVector(mesh, t).norm();

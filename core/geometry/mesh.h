@@ -12,6 +12,8 @@
 namespace glaukophos {
 
 using Triangle = std::array<std::uint32_t, 3>;
+
+inline constexpr std::uint32_t kNoVertex = 0xFFFFFFFFU;
 using PartIndex = std::uint16_t;
 
 // z is up and the figure faces -y, so that its own left is +x.
@@ -43,6 +45,7 @@ Bounds boundsOf(std::span<const Vec3> points);
 Vec3 areaVector(const Mesh& mesh, const Triangle& triangle);
 
 Vec3 centroidOf(const Mesh& mesh, const Triangle& triangle);
+std::vector<Vec3> centroidsOf(const Mesh& mesh);  // one entry a triangle
 
 double areaOf(const Mesh& mesh, std::span<const Triangle> triangles);
 

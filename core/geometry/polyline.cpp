@@ -7,9 +7,10 @@
 namespace glaukophos {
 namespace {
 
-constexpr std::uint32_t kNone = std::numeric_limits<std::uint32_t>::max();
+constexpr std::uint32_t kNoPartner = std::numeric_limits<std::uint32_t>::max();
 
-// Piece ends that lie on the same edge: partner[2 * piece + end], kNone where the surface ends.
+// Piece ends that lie on the same edge: partner[2 * piece + end], kNoPartner where the surface
+// ends.
 std::vector<std::uint32_t> partnersOf(std::span<const LinePiece> pieces) {
     std::vector<std::pair<std::uint64_t, std::uint32_t>> ends;
     ends.reserve(2 * pieces.size());
@@ -19,7 +20,7 @@ std::vector<std::uint32_t> partnersOf(std::span<const LinePiece> pieces) {
         }
     }
     std::ranges::sort(ends);
-    std::vector<std::uint32_t> partner(ends.size(), kNone);
+    std::vector<std::uint32_t> partner(ends.size(), kNoPartner);
     for (std::size_t i = 0; i + 1 < ends.size(); ++i) {
         if (ends[i].first != ends[i + 1].first) continue;
         partner[ends[i].second] = ends[i + 1].second;
@@ -38,7 +39,7 @@ void follow(std::span<const LinePiece> pieces, const std::vector<std::uint32_t>&
         line.triangles.push_back(pieces[piece].triangle);
         line.points_mm.push_back(pieces[piece].at_mm[end % 2]);
         const std::uint32_t next = partner[end];
-        if (next == kNone || used[next / 2]) return;
+        if (next == kNoPartner || used[next / 2]) return;
         end = next ^ 1U;  // enter through `next`, leave at its other end
     }
 }
@@ -48,7 +49,7 @@ std::uint32_t beginningOf(const std::vector<std::uint32_t>& partner, std::uint32
     std::uint32_t end = 2 * start;
     for (;;) {
         const std::uint32_t before = partner[end];
-        if (before == kNone) return end;
+        if (before == kNoPartner) return end;
         end = before ^ 1U;
         if (end == 2 * start) return end;  // round and closed
     }

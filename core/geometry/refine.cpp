@@ -9,8 +9,6 @@
 namespace glaukophos {
 namespace {
 
-constexpr std::uint32_t kNone = std::numeric_limits<std::uint32_t>::max();
-
 std::uint64_t edgeKey(std::uint32_t a, std::uint32_t b) {
     return (static_cast<std::uint64_t>(std::min(a, b)) << 32) | std::max(a, b);
 }
@@ -22,7 +20,7 @@ class Midpoints {
         : m_positions(positions), m_max_squared(max_edge_mm * max_edge_mm) {}
 
     std::uint32_t of(std::uint32_t a, std::uint32_t b) {
-        if ((m_positions[a] - m_positions[b]).squaredNorm() <= m_max_squared) return kNone;
+        if ((m_positions[a] - m_positions[b]).squaredNorm() <= m_max_squared) return kNoVertex;
         const auto [entry, is_new] =
             m_made.try_emplace(edgeKey(a, b), static_cast<std::uint32_t>(m_positions.size()));
         if (is_new) m_positions.push_back(0.5F * (m_positions[a] + m_positions[b]));
@@ -37,7 +35,7 @@ class Midpoints {
 
 // Replaces one triangle by two, three or four, depending on how many of its edges have midpoints.
 void split(const Triangle& t, const std::array<std::uint32_t, 3>& mid, std::vector<Triangle>& out) {
-    const auto count = std::ranges::count_if(mid, [](std::uint32_t m) { return m != kNone; });
+    const auto count = std::ranges::count_if(mid, [](std::uint32_t m) { return m != kNoVertex; });
     if (count == 0) {
         out.push_back(t);
         return;
@@ -51,7 +49,7 @@ void split(const Triangle& t, const std::array<std::uint32_t, 3>& mid, std::vect
     }
     // Turn the triangle so that edge 0 is split (and, of two, edges 0 and 1).
     std::size_t k = 0;
-    while (mid[k] == kNone || (count == 2 && mid[(k + 1) % 3] == kNone)) ++k;
+    while (mid[k] == kNoVertex || (count == 2 && mid[(k + 1) % 3] == kNoVertex)) ++k;
     const std::uint32_t a = t[k];
     const std::uint32_t b = t[(k + 1) % 3];
     const std::uint32_t c = t[(k + 2) % 3];
@@ -85,7 +83,7 @@ void remapVertices(std::vector<Vec3>& positions, std::vector<Triangle>& triangle
                    const std::vector<std::uint32_t>& remap, std::size_t new_count) {
     std::vector<Vec3> moved(new_count);
     for (std::size_t i = 0; i < positions.size(); ++i) {
-        if (remap[i] != kNone) moved[remap[i]] = positions[i];
+        if (remap[i] != kNoVertex) moved[remap[i]] = positions[i];
     }
     for (Triangle& t : triangles) {
         for (std::uint32_t& corner : t) corner = remap[corner];

@@ -289,12 +289,11 @@ std::optional<LinePiece> pieceIn(const Mesh& mesh, const Field& field, std::uint
 std::vector<std::uint32_t> cornersOf(const Field& field, const Surroundings& around,
                                      float least_curvature) {
     const Places& places = around.places;
-    constexpr std::uint32_t kNone = std::numeric_limits<std::uint32_t>::max();
-    std::vector<std::uint32_t> best(places.at_mm.size(), kNone);  // vertex of each place
+    std::vector<std::uint32_t> best(places.at_mm.size(), kNoVertex);  // vertex of each place
     const auto least = [&](std::uint32_t v) { return field.curvature[v].least; };
     for (std::uint32_t v = 0; v < field.curvature.size(); ++v) {
         std::uint32_t& peak = best[places.of_vertex[v]];
-        if (peak == kNone || least(v) > least(peak)) peak = v;
+        if (peak == kNoVertex || least(v) > least(peak)) peak = v;
     }
     std::vector<std::uint32_t> corners;
     for (const std::uint32_t v : best) {

@@ -92,7 +92,6 @@ Result<WorkingSurface> makeWorkingSurface(const Mesh& original, const PartLabels
 }
 
 Surface divided(const WorkingSurface& whole, const PartLabels& labels, std::size_t part_count) {
-    constexpr std::uint32_t kNone = std::numeric_limits<std::uint32_t>::max();
     constexpr PartIndex kFree = std::numeric_limits<PartIndex>::max();
     const std::size_t vertices = whole.mesh.positions_mm.size();
     Surface surface;
@@ -105,7 +104,7 @@ Surface divided(const WorkingSurface& whole, const PartLabels& labels, std::size
     for (std::uint32_t v = 0; v < vertices; ++v) surface.whole_vertices[v] = v;
 
     // Copies of one vertex for further parts hang together as a list.
-    std::vector<std::uint32_t> next_copy(vertices, kNone);
+    std::vector<std::uint32_t> next_copy(vertices, kNoVertex);
     const auto copyFor = [&](std::uint32_t vertex, PartIndex part) {
         std::uint32_t copy = vertex;
         while (surface.parts[copy] != part) {
@@ -113,9 +112,9 @@ Surface divided(const WorkingSurface& whole, const PartLabels& labels, std::size
                 surface.parts[copy] = part;
                 break;
             }
-            if (next_copy[copy] == kNone) {
+            if (next_copy[copy] == kNoVertex) {
                 next_copy[copy] = static_cast<std::uint32_t>(surface.parts.size());
-                next_copy.push_back(kNone);
+                next_copy.push_back(kNoVertex);
                 surface.parts.push_back(kFree);
                 surface.areas_mm2.push_back(0.0F);
                 surface.whole_vertices.push_back(vertex);

@@ -5,7 +5,7 @@
 #include <string_view>
 
 #include "core/base/result.h"
-#include "core/record/bench_log.h"
+#include "core/work/bench_log.h"
 
 namespace glaukophos {
 

@@ -3,7 +3,8 @@
 
 #include "core/base/result.h"
 #include "core/io/json_entry.h"
-#include "core/io/plan_json.h"
+#include "core/io/light_part_names.h"
+#include "core/plan/plan.h"
 
 namespace glaukophos {
 

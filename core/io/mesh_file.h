@@ -4,20 +4,13 @@
 #include <filesystem>
 #include <span>
 
-#include "core/plan/figure.h"
+#include "core/figure/figure.h"
+#include "core/io/named_mesh.h"
 
 namespace glaukophos {
 
 // Files larger than this are refused with a message.
 inline constexpr std::uintmax_t kLargestMeshFile = 2'000'000'000;
-
-// One named mesh of a file, not yet repaired.
-struct NamedMesh {
-    std::string name;
-    Mesh mesh;
-    std::optional<Vec3> colour;  // encoded sRGB 0..1, where the file gives one
-    bool y_is_up = false;        // the format says so
-};
 
 // Whether a figure that is one single mesh is divided into its connected pieces.
 enum class Division { Pieces, AsGiven };

@@ -1,10 +1,13 @@
 // Meshes as bytes between the reader process and the program; both ends are this file.
 #pragma once
 
+#include <optional>
 #include <span>
 #include <string>
+#include <vector>
 
-#include "core/io/mesh_file.h"
+#include "core/base/result.h"
+#include "core/io/named_mesh.h"
 
 namespace glaukophos {
 

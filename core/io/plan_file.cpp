@@ -6,9 +6,9 @@
 
 #include <memory>
 
+#include "core/figure/stance.h"
 #include "core/io/file_bytes.h"
 #include "core/io/surface_ply.h"
-#include "core/plan/stance.h"
 
 namespace glaukophos {
 namespace {

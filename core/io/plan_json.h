@@ -5,19 +5,13 @@
 #include <string_view>
 #include <vector>
 
+#include "core/io/light_part_names.h"
 #include "core/io/mesh_file.h"
 #include "core/plan/plan.h"
 
 namespace glaukophos {
 
 inline constexpr int kPlanVersion = 1;
-
-// The parts that a light names.
-struct LightPartNames {
-    std::vector<std::string> own;     // of the light itself
-    std::vector<std::string> passed;  // that let it through
-    std::vector<std::string> from;    // that throw light back
-};
 
 // A plan as written, before its figure is loaded: `plan.figure` is null and the parts that lights
 // name are still names.

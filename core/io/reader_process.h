@@ -1,7 +1,13 @@
 // Mesh formats that a library reads for us, in a process of their own.
 #pragma once
 
-#include "core/io/mesh_file.h"
+#include <filesystem>
+#include <span>
+#include <vector>
+
+#include "core/base/progress.h"
+#include "core/base/result.h"
+#include "core/io/named_mesh.h"
 
 namespace glaukophos {
 

@@ -5,8 +5,8 @@
 #include <filesystem>
 #include <optional>
 
+#include "core/figure/figure.h"
 #include "core/light/sky_table.h"
-#include "core/plan/figure.h"
 
 namespace glaukophos {
 

@@ -34,7 +34,7 @@ std::optional<std::array<float, 6>> sixNumbers(std::string_view line) {
 std::string ladderLines(const std::string& part, const Ladder& ladder) {
     std::string lines;
     for (std::size_t b = 0; b < ladder.size(); ++b) {
-        const Step& step = ladder[b];
+        const Rung& step = ladder[b];
         lines += fmt::format("{},{},{:.4f},{:.2f},", csvField(part), bandName(b, ladder.size()),
                              step.share, step.area_mm2);
         if (!step.present) {
@@ -76,11 +76,11 @@ Result<ProbePoints> parseProbePoints(std::string_view text) {
     return points;
 }
 
-std::string ladderCsv(const Plan& plan, const Results& results) {
+std::string ladderCsv(const Plan& plan, const Appearance& appearance) {
     std::string csv = "part,band,share,area_mm2,L,C,h_deg,colour\n";
-    csv += ladderLines("whole figure", results.whole);
+    csv += ladderLines("whole figure", appearance.whole);
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
-        csv += ladderLines(plan.parts[p].name, results.ladders[p]);
+        csv += ladderLines(plan.parts[p].name, appearance.ladders[p]);
     }
     return csv;
 }

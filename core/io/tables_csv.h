@@ -4,7 +4,7 @@
 #include <string>
 #include <string_view>
 
-#include "core/plan/evaluate.h"
+#include "core/painted/appearance.h"
 
 namespace glaukophos {
 
@@ -17,7 +17,7 @@ struct ProbePoints {
 Result<ProbePoints> parseProbePoints(std::string_view text);
 
 // One line a part and band: part, band, share, area_mm2, L, C, h_deg, colour.
-std::string ladderCsv(const Plan& plan, const Results& results);
+std::string ladderCsv(const Plan& plan, const Appearance& appearance);
 
 // A field, in quotes when it holds a comma, a quote or a line break (RFC 4180). Text that a
 // spreadsheet would take for a formula gets a leading apostrophe.

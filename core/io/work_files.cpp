@@ -55,7 +55,7 @@ std::string stamp(int first_day, double minutes) {
     return fmt::format("{}T{:02}{:02}00", date, whole / 60 % 24, whole % 60);
 }
 
-std::string afterWords(const Work& work, const WorkStep& step) {
+std::string afterWords(const Work& work, const Step& step) {
     std::string words;
     for (const After& after : step.after) {
         const std::size_t other = indexOf(work.steps, after.step);
@@ -108,13 +108,13 @@ Json totalsJson(const Batch& batch, const Schedule& schedule) {
 
 }  // namespace
 
-std::string recipeWords(const Work& work, const WorkStep& step) {
+std::string recipeWords(const Work& work, const Step& step) {
     if (step.recipe.drops.empty()) return step.paint;
     const std::string words = inWords(work.rack, step.recipe);
     return step.batches == 1 ? words : fmt::format("{}, {} times over", words, step.batches);
 }
 
-std::string partWords(const Plan& plan, const WorkStep& step) {
+std::string partWords(const Plan& plan, const Step& step) {
     if (step.parts.empty()) return "the whole figure";
     std::string words;
     for (const PartIndex part : step.parts) {
@@ -128,7 +128,7 @@ std::string stepsCsv(const Plan& plan, const Work& work) {
         "number,step,parts,area_mm2,recipe,thinner_parts,coats,tool,minutes_a_coat,"
         "drying_min,follows,why,caution\n";
     for (std::size_t i = 0; i < work.steps.size(); ++i) {
-        const WorkStep& step = work.steps[i];
+        const Step& step = work.steps[i];
         text += fmt::format(
             "{},{},{},{:.1f},{},{:.2g},{},{},{:.1f},{:.1f},{},{},{}\n", i + 1, csvField(step.title),
             csvField(partWords(plan, step)), step.area_mm2, csvField(recipeWords(work, step)),
@@ -143,7 +143,7 @@ Json stepsJson(const Plan& plan, const Work& work) {
               {"minutes", workMinutes(work)},
               {"broken", work.broken},
               {"missing", work.missing}};
-    for (const WorkStep& step : work.steps) {
+    for (const Step& step : work.steps) {
         Json entry{
             {"key", step.key},
             {"title", step.title},
@@ -187,7 +187,7 @@ Json scheduleJson(const Work& work, const Batch& batch) {
 Json findingsJson(const Plan& plan, const std::vector<Finding>& findings) {
     Json json = Json::array();
     for (const Finding& finding : findings) {
-        const MistakeEntry& entry = entryOf(finding.mistake);
+        const Rule& entry = ruleOf(finding.mistake);
         Json item{{"mistake", entry.key},
                   {"severity", finding.grave ? "will go wrong" : "worth a look"},
                   {"what", finding.what},
@@ -230,7 +230,7 @@ std::string calendarText(const Plan& plan, const Work& work, const Batch& batch)
         for (const Slot& slot : batch.schedule.sequence) {
             if (slot.sitting == first.sitting) end = std::max(end, slot.end_min);
         }
-        const double begin = evenings.used ? batch.load.sittings[first.sitting].begin_min : 0.0;
+        const double begin = evenings.used ? batch.list.sittings[first.sitting].begin_min : 0.0;
         ++number;
         line("BEGIN:VEVENT");
         line(fmt::format("UID:evening-{}-{}@glaukophos.invalid", number,
@@ -248,7 +248,7 @@ std::string calendarText(const Plan& plan, const Work& work, const Batch& batch)
 
 std::string mixPalette(const Plan& plan, const Work& work) {
     std::vector<NamedColour> colours;
-    for (const WorkStep& step : work.steps) {
+    for (const Step& step : work.steps) {
         if (step.recipe.drops.empty()) continue;
         colours.push_back({fmt::format("{} ({})", step.title, inWords(work.rack, step.recipe)),
                            displayable(step.recipe.colour)});

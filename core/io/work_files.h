@@ -4,10 +4,10 @@
 
 #include <string>
 
+#include "core/findings/findings.h"
 #include "core/io/json_entry.h"
-#include "core/plan/batch.h"
-#include "core/plan/findings.h"
-#include "core/plan/steps.h"
+#include "core/work/batch.h"
+#include "core/work/steps.h"
 
 namespace glaukophos {
 
@@ -31,9 +31,9 @@ std::string calendarText(const Plan& plan, const Work& work, const Batch& batch)
 std::string mixPalette(const Plan& plan, const Work& work);
 
 // "4 drops Ultramarine, 1 drop Titanium white", three times over; or the paint it is.
-std::string recipeWords(const Work& work, const WorkStep& step);
+std::string recipeWords(const Work& work, const Step& step);
 
 // "hoodcape, tunic"; "the whole figure".
-std::string partWords(const Plan& plan, const WorkStep& step);
+std::string partWords(const Plan& plan, const Step& step);
 
 }  // namespace glaukophos

@@ -120,7 +120,7 @@ int pointsFor(Accuracy accuracy) {
 // Calls use(source) with the light as the ray tracer sees it; `otherwise` for kinds that are not
 // traced so.
 template <class Use, class T>
-T withSource(const Light& light, const Obstacles& obstacles, Accuracy accuracy, const Use& use,
+T withSource(const Light& light, const Occluders& occluders, Accuracy accuracy, const Use& use,
              T otherwise) {
     return std::visit(
         Overloaded{
@@ -129,12 +129,12 @@ T withSource(const Light& light, const Obstacles& obstacles, Accuracy accuracy, 
             [&](const Rod& rod) { return use(OutlinedSource(rod, finenessOf(accuracy))); },
             [&](const Panel& panel) { return use(OutlinedSource(panel, finenessOf(accuracy))); },
             [&](const GlowingPart&) {
-                return use(PointsSource(pointsOn(obstacles.mesh, obstacles.labels, light.own_parts,
+                return use(PointsSource(pointsOn(occluders.mesh, occluders.labels, light.own_parts,
                                                  pointsFor(accuracy))));
             },
             [&](const Spray& spray) {
                 return use(PointsSource(
-                    pointsOf(spray, obstacles.scene.bounds().centre(), pointsFor(accuracy))));
+                    pointsOf(spray, occluders.scene.bounds().centre(), pointsFor(accuracy))));
             },
             [&](const auto&) { return otherwise; }},
         light.kind);
@@ -160,13 +160,13 @@ PassedTriangles passedBy(const Light& light, const PartLabels& labels) {
     return passed;
 }
 
-Arriving arriving(const Light& light, const Receivers& receivers, const Obstacles& obstacles,
+Arriving arriving(const Light& light, const Receivers& receivers, const Occluders& occluders,
                   Accuracy accuracy, const Progress& progress) {
     Arriving out{std::vector<float>(receivers.count(), 0.0F),
                  std::vector<float>(receivers.count(), 0.0F)};
-    const PassedTriangles passed = passedBy(light, obstacles.labels);
+    const PassedTriangles passed = passedBy(light, occluders.labels);
     const auto run = [&](const auto& source) {
-        const Tracer tracer(source, receivers, obstacles.scene, passed, accuracy);
+        const Tracer tracer(source, receivers, occluders.scene, passed, accuracy);
         return forChunks(receivers.count(), progress, [&](std::size_t begin, std::size_t end) {
             tracer.chunk(begin, end, out);
         });
@@ -174,9 +174,9 @@ Arriving arriving(const Light& light, const Receivers& receivers, const Obstacle
     bool complete = true;
     if (const auto* sky = std::get_if<Sky>(&light.kind)) {
         out.open.assign(receivers.count(), 1.0F);
-        complete = traceSky(*sky, receivers, obstacles.scene, passed, accuracy, progress, out.seen);
+        complete = traceSky(*sky, receivers, occluders.scene, passed, accuracy, progress, out.seen);
     } else {
-        complete = withSource(light, obstacles, accuracy, run, true);
+        complete = withSource(light, occluders, accuracy, run, true);
     }
     if (!complete) return {};
     for (float& e : out.open) e *= static_cast<float>(light.strength);
@@ -190,19 +190,19 @@ std::vector<float> Arriving::irradiance() const {
 }
 
 std::vector<float> irradiance(const Light& light, const Receivers& receivers,
-                              const Obstacles& obstacles, Accuracy accuracy,
+                              const Occluders& occluders, Accuracy accuracy,
                               const Progress& progress) {
-    return arriving(light, receivers, obstacles, accuracy, progress).irradiance();
+    return arriving(light, receivers, occluders, accuracy, progress).irradiance();
 }
 
-double openIrradiance(const Light& light, const Obstacles& obstacles, const Vec3& point_mm,
+double openIrradiance(const Light& light, const Occluders& occluders, const Vec3& point_mm,
                       const Vec3& normal) {
     const auto open = [&](const auto& source) {
         typename std::decay_t<decltype(source)>::View view;
         source.look(point_mm, normal, view);
         return view.inside ? 1.0 : view.open;
     };
-    return light.strength * withSource(light, obstacles, Accuracy::Soft, open, 0.0);
+    return light.strength * withSource(light, occluders, Accuracy::Soft, open, 0.0);
 }
 
 }  // namespace glaukophos

@@ -3,19 +3,14 @@
 
 #include "core/base/progress.h"
 #include "core/base/result.h"
+#include "core/light/accuracy.h"
 #include "core/light/light.h"
 #include "core/light/receivers.h"
 
 namespace glaukophos {
 
-enum class Accuracy {
-    Preview,    // one ray a point, four for wide sources: hard shadows, while something is dragged
-    Soft,       // 4 rays, and 12 more where they disagree
-    Reference,  // 4096 rays a point, for probing; error well below 1 %
-};
-
 // What light falls on and is blocked by: the mesh traced, and how it is divided into parts.
-struct Obstacles {
+struct Occluders {
     const RayScene& scene;
     const Mesh& mesh;
     const PartLabels& labels;
@@ -33,17 +28,17 @@ struct Arriving {
 // light's own luminance unit (see light.h). Lights that are off are computed all the same. Skies
 // are traced with `accuracy` rays here; for whole surfaces use SkyTable. Light that is thrown back
 // is not traced here (see bounce.h): it comes out as zero. Empty when stopped.
-Arriving arriving(const Light& light, const Receivers& receivers, const Obstacles& obstacles,
+Arriving arriving(const Light& light, const Receivers& receivers, const Occluders& occluders,
                   Accuracy accuracy, const Progress& progress);
 
 // The product of the two.
 std::vector<float> irradiance(const Light& light, const Receivers& receivers,
-                              const Obstacles& obstacles, Accuracy accuracy,
+                              const Occluders& occluders, Accuracy accuracy,
                               const Progress& progress);
 
 // What one surface element gets from a light with nothing in between, at the light's strength;
 // 0 for skies and light thrown back.
-double openIrradiance(const Light& light, const Obstacles& obstacles, const Vec3& point_mm,
+double openIrradiance(const Light& light, const Occluders& occluders, const Vec3& point_mm,
                       const Vec3& normal);
 
 // The triangles that the light passes: its own parts (unless they are what glows) and those that

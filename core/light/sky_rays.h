@@ -2,7 +2,9 @@
 #pragma once
 
 #include "core/base/progress.h"
-#include "core/light/irradiance.h"
+#include "core/light/accuracy.h"
+#include "core/light/light.h"
+#include "core/light/receivers.h"
 
 namespace glaukophos {
 

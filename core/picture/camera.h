@@ -4,7 +4,7 @@
 #include <optional>
 
 #include "core/light/light.h"
-#include "core/plan/aim.h"
+#include "core/lighting/aim.h"
 
 namespace glaukophos {
 

@@ -28,18 +28,18 @@ void paint(Look& look, std::span<const float> lightness) {
 
 }  // namespace
 
-FacePictures facePictures(const Plan& plan, const Results& results, const FaceQuarters& face,
+FacePictures facePictures(const Plan& plan, const Appearance& appearance, const FaceQuarters& face,
                           const PixelGrid& grid) {
     constexpr int kSamples = 6;
     const Camera camera = facing(plan, face, grid);
-    const Values& values = results.values;
-    Look look = lookOf(plan, results, {Overlay::Values, 0, false});
+    const Values& values = appearance.values;
+    Look look = lookOf(plan, appearance, {Overlay::Values, 0, false});
     paint(look, values.as_lit.empty() ? values.lightness : values.as_lit);
     ShadeChoice shade;
     shade.backdrop = {0.09F, 0.09F, false};
     FacePictures pictures;
     pictures.as_lit = renderPicture(*plan.figure, camera, grid, look, shade, kSamples);
-    paint(look, quartersOf(plan, face, faceLight(plan, face, values)));
+    paint(look, quartersOf(plan, face, faceLight(plan, face, values.asLit())));
     look.lines = {
         {LineStyle::Dashed, 1.2F, 0.0F, Vec3(0.85F, 0.55F, 0.15F), 0.0F, faceLines(plan, face)}};
     pictures.by_quarters = renderPicture(*plan.figure, camera, grid, look, shade, kSamples);

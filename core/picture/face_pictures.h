@@ -1,8 +1,8 @@
 // A face as the light models it, beside the same face by quarters.
 #pragma once
 
+#include "core/painted/licences.h"
 #include "core/picture/render.h"
-#include "core/plan/licences.h"
 
 namespace glaukophos {
 
@@ -12,7 +12,7 @@ struct FacePictures {
 };
 
 // Both from where the face looks.
-FacePictures facePictures(const Plan& plan, const Results& results, const FaceQuarters& face,
+FacePictures facePictures(const Plan& plan, const Appearance& appearance, const FaceQuarters& face,
                           const PixelGrid& grid);
 
 }  // namespace glaukophos

@@ -3,8 +3,8 @@
 
 #include <algorithm>
 
-#include "core/plan/shells.h"
-#include "core/plan/step_maps.h"
+#include "core/painted/shells.h"
+#include "core/work/step_maps.h"
 
 namespace glaukophos {
 namespace {
@@ -18,13 +18,13 @@ void cut(LayerMap& map, double from, double to) {
 }
 
 // Dark lines with a pale rim, so that they are seen on any mix.
-LineGroup strokeLines(const MapBasis& basis, const WorkStep& step) {
+LineGroup strokeLines(const MapBasis& basis, const Step& step) {
     const double apart_mm = 0.075 * basis.plan.figure->bounds().size().maxCoeff();
     return {LineStyle::Solid,           1.3F, 0.0F,
             Vec3(0.01F, 0.01F, 0.012F), 0.6F, strokesOf(basis, step, std::max(1.2, apart_mm))};
 }
 
-void addEdgeLines(const Work& work, const WorkStep& step, LayerMap& map) {
+void addEdgeLines(const Work& work, const Step& step, LayerMap& map) {
     for (std::size_t pass = 0; pass < std::min(step.mask.index, work.line_widths_mm.size());
          ++pass) {
         // Later passes are paler, since they are laid over the first.
@@ -46,7 +46,7 @@ void addEdgeLines(const Work& work, const WorkStep& step, LayerMap& map) {
 
 }  // namespace
 
-std::optional<Srgb> colourOf(const Plan& plan, const WorkStep& step) {
+std::optional<Srgb> colourOf(const Plan& plan, const Step& step) {
     if (!step.recipe.drops.empty()) return displayable(step.recipe.colour);
     if (step.kind == StepKind::Prime) return plan.mixing.primer;
     for (const std::vector<Paint>* rack : {&plan.rack, &genericRack()}) {
@@ -56,9 +56,9 @@ std::optional<Srgb> colourOf(const Plan& plan, const WorkStep& step) {
     return std::nullopt;
 }
 
-LayerMap layerMapOf(const Plan& plan, const Results& results, const Work& work,
-                    const WorkStep& step, bool strokes) {
-    const MapBasis basis{plan, results, work.lightness};
+LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& work,
+                    const Step& step, bool strokes) {
+    const MapBasis basis{plan, appearance, work.lightness};
     LayerMap map;
     map.parts = partsOf(plan, step);
     map.colour = linearFrom(colourOf(plan, step).value_or(Srgb{0.6, 0.6, 0.6})).rgb.cast<float>();
@@ -71,13 +71,13 @@ LayerMap layerMapOf(const Plan& plan, const Results& results, const Work& work,
             cut(map, step.mask.from, step.mask.to);
             break;
         case Where::Finished:
-            map.values = results.values.lightness;
+            map.values = appearance.values.lightness;
             cut(map, step.mask.from, step.mask.to);
             break;
         case Where::Light: {
-            const std::vector<float>& irradiance = results.reach.irradiance[step.mask.light];
-            std::transform(irradiance.begin(),
-                           irradiance.begin() + static_cast<std::ptrdiff_t>(map.values.size()),
+            const std::vector<float>& lit = appearance.irradiance.of_lights[step.mask.light];
+            std::transform(lit.begin(),
+                           lit.begin() + static_cast<std::ptrdiff_t>(map.values.size()),
                            map.values.begin(), asDistance);
             cut(map, asDistance(static_cast<float>(step.mask.from)), kNoEnd * 10);
             break;

@@ -4,8 +4,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/base/finite.h"
 #include "core/base/parallel.h"
-#include "core/plan/shells.h"
+#include "core/painted/shells.h"
 
 namespace glaukophos {
 namespace {
@@ -13,8 +14,10 @@ namespace {
 constexpr float kClay = 0.62F;        // reflectance of the bare figure in pictures
 constexpr float kUnlitClay = 0.035F;  // so that the form can be made out where no light reaches
 
-float openness(const Results& results, std::size_t receiver) {
-    return results.reach.openness.empty() ? 1.0F : results.reach.openness[receiver];
+float sky_visibility(const Appearance& appearance, std::size_t receiver) {
+    return appearance.irradiance.sky_visibility.empty()
+               ? 1.0F
+               : appearance.irradiance.sky_visibility[receiver];
 }
 
 Vec3 grey(float luminance) { return Vec3::Constant(luminance); }
@@ -50,9 +53,9 @@ void forFloor(const Plan& plan, Look& look, const Fill& fill) {
 }
 
 // Soft contact shadow: how much of the sky the figure takes from the floor.
-void plainFloor(const Plan& plan, const Results& results, Look& look) {
+void plainFloor(const Plan& plan, const Appearance& appearance, Look& look) {
     forFloor(plan, look, [&](std::size_t i) {
-        const float open = openness(results, i);
+        const float open = sky_visibility(appearance, i);
         return grey(0.25F + 0.75F * open * open);
     });
 }
@@ -70,33 +73,34 @@ std::vector<Vec3> lightColours(const Plan& plan) {
 }
 
 // The ground takes the light's colour: relative to what it gets far away from the figure.
-void litFloor(const Plan& plan, const Results& results, const std::vector<Vec3>& lights,
+void litFloor(const Plan& plan, const Appearance& appearance, const std::vector<Vec3>& lights,
               Look& look) {
     const auto sumAt = [&](std::size_t i) {
         Vec3 sum = Vec3::Zero();
         for (std::size_t l = 0; l < lights.size(); ++l) {
-            sum += results.reach.irradiance[l][i] * lights[l];
+            sum += appearance.irradiance.of_lights[l][i] * lights[l];
         }
         return sum;
     };
-    const auto gain = static_cast<float>(results.values.light_tone.gain);
+    const auto gain = static_cast<float>(appearance.values.light_tone.gain);
     const auto litAt = [&](std::size_t i) { return Vec3(gain * sumAt(i) + grey(0.05F)); };
     // Per channel, so that the open floor keeps the neutral grey that colours are judged against.
     const Vec3 away = litAt(look.colours.size() - 1);
     forFloor(plan, look, [&](std::size_t i) {
-        const float open = openness(results, i);
+        const float open = sky_visibility(appearance, i);
         return Vec3((0.4F + 0.6F * open) * litAt(i).cwiseQuotient(away).cwiseMin(9.0F));
     });
 }
 
-void bareLook(const Plan& plan, const Results& results, Look& look) {
+void bareLook(const Plan& plan, const Appearance& appearance, Look& look) {
     look.clay = true;
-    forVertices(plan, look, [&](std::size_t v) { return grey(kClay * openness(results, v)); });
-    plainFloor(plan, results, look);
+    forVertices(plan, look,
+                [&](std::size_t v) { return grey(kClay * sky_visibility(appearance, v)); });
+    plainFloor(plan, appearance, look);
 }
 
-void partsLook(const Plan& plan, const Results& results, Look& look) {
-    bareLook(plan, results, look);
+void partsLook(const Plan& plan, const Appearance& appearance, Look& look) {
+    bareLook(plan, appearance, look);
     look.outlines = true;
     if (plan.parts.size() < 2) return;
     for (std::size_t part = 0; part < plan.parts.size(); ++part) {
@@ -104,39 +108,40 @@ void partsLook(const Plan& plan, const Results& results, Look& look) {
     }
 }
 
-void reachLook(const Plan& plan, const Results& results, std::size_t light, Look& look) {
+void reachLook(const Plan& plan, const Appearance& appearance, std::size_t light, Look& look) {
     std::vector<Vec3> colours = lightColours(plan);
     for (std::size_t l = 0; l < colours.size(); ++l) {
         if (l != light) colours[l].setZero();
     }
-    if (light >= colours.size()) return bareLook(plan, results, look);
+    if (light >= colours.size()) return bareLook(plan, appearance, look);
     // Shown on its own, so with an exposure of its own.
-    const std::vector<float>& irradiance = results.reach.irradiance[light];
-    const double gain = autoGain(std::span(irradiance).first(plan.figure->vertexCount()),
+    const std::vector<float>& arriving = appearance.irradiance.of_lights[light];
+    const double gain = autoGain(std::span(arriving).first(plan.figure->vertexCount()),
                                  plan.figure->surface.areas_mm2, 0.0);
     const Vec3d rgb = displayColourOf(plan.lights[light].colour).rgb;
     forVertices(plan, look, [&](std::size_t v) {
-        const float lit = std::min(1.0F, static_cast<float>(gain) * irradiance[v]);
-        const Vec3 unlit = grey(kUnlitClay * openness(results, v));
+        const float lit = std::min(1.0F, static_cast<float>(gain) * arriving[v]);
+        const Vec3 unlit = grey(kUnlitClay * sky_visibility(appearance, v));
         return Vec3(unlit + 0.85F * lit * rgb.cast<float>());
     });
-    plainFloor(plan, results, look);
+    plainFloor(plan, appearance, look);
     const std::size_t first = plan.figure->vertexCount();
     for (std::size_t i = first; i < look.colours.size(); ++i) {
-        const float lit = std::min(2.0F, static_cast<float>(gain) * irradiance[i]);
+        const float lit = std::min(2.0F, static_cast<float>(gain) * arriving[i]);
         look.colours[i] = 0.35F * look.colours[i] + 1.6F * lit * rgb.cast<float>();
     }
 }
 
-void shellsLook(const Plan& plan, const Results& results, const LookChoice& choice, Look& look) {
+void shellsLook(const Plan& plan, const Appearance& appearance, const LookChoice& choice,
+                Look& look) {
     if (choice.light >= plan.lights.size() || !isNear(plan.lights[choice.light].kind)) {
-        return reachLook(plan, results, choice.light, look);
+        return reachLook(plan, appearance, choice.light, look);
     }
-    const std::vector<float>& irradiance = results.reach.irradiance[choice.light];
+    const std::vector<float>& lit = appearance.irradiance.of_lights[choice.light];
     std::vector<Vec3> colours{Vec3::Zero()};
     look.borders.clear();
     const Vec3 tint = displayColourOf(plan.lights[choice.light].colour).rgb.cast<float>();
-    for (const Shell& shell : shellsOf(plan, results.reach, choice.light, choice.shells)) {
+    for (const Shell& shell : shellsOf(plan, appearance.irradiance, choice.light, choice.shells)) {
         look.borders.push_back(asDistance(static_cast<float>(shell.irradiance)));
         const auto inward =
             static_cast<float>(look.borders.size()) / static_cast<float>(choice.shells);
@@ -149,35 +154,36 @@ void shellsLook(const Plan& plan, const Results& results, const LookChoice& choi
                         luminanceOf(lightness)));
     }
     for (std::size_t v = 0; v < look.lightness.size(); ++v) {
-        look.lightness[v] = asDistance(irradiance[v]);
+        look.lightness[v] = asDistance(lit[v]);
     }
     look.band_colours.assign(plan.parts.size(), colours);
     look.lowest_is_smooth = true;
     look.outlines = true;
-    forVertices(plan, look, [&](std::size_t v) { return grey(0.09F * openness(results, v)); });
-    plainFloor(plan, results, look);
-}
-
-void valuesLook(const Plan& plan, const Results& results, Look& look) {
     forVertices(plan, look,
-                [&](std::size_t v) { return greyOfLightness(results.values.lightness[v]); });
-    plainFloor(plan, results, look);
+                [&](std::size_t v) { return grey(0.09F * sky_visibility(appearance, v)); });
+    plainFloor(plan, appearance, look);
 }
 
-void bandsLook(const Plan& plan, const Results& results, Look& look) {
+void valuesLook(const Plan& plan, const Appearance& appearance, Look& look) {
+    forVertices(plan, look,
+                [&](std::size_t v) { return greyOfLightness(appearance.values.lightness[v]); });
+    plainFloor(plan, appearance, look);
+}
+
+void bandsLook(const Plan& plan, const Appearance& appearance, Look& look) {
     std::vector<Vec3> greys;
-    for (std::size_t b = 0; b < results.bands.count(); ++b) {
-        greys.push_back(greyOfLightness(middleOf(b, results.bands.borders, plan.values.paint)));
+    for (std::size_t b = 0; b < appearance.bands.count(); ++b) {
+        greys.push_back(greyOfLightness(middleOf(b, appearance.bands.borders, plan.values.paint)));
     }
     look.band_colours.assign(plan.parts.size(), greys);
     look.outlines = true;
-    plainFloor(plan, results, look);
+    plainFloor(plan, appearance, look);
 }
 
 // A border is drawn as it is to be painted: solid where crisp, dashed where soft, dotted where
 // lost.
-void edgesLook(const Plan& plan, const Results& results, const Marks& marks, Look& look) {
-    bandsLook(plan, results, look);
+void edgesLook(const Plan& plan, const Appearance& appearance, const Marks& marks, Look& look) {
+    bandsLook(plan, appearance, look);
     for (std::vector<Vec3>& greys : look.band_colours) {
         for (Vec3& grey : greys) grey = 0.75F * grey + Vec3::Constant(0.02F);
     }
@@ -191,7 +197,7 @@ void edgesLook(const Plan& plan, const Results& results, const Marks& marks, Loo
         LineGroup dark{styles[kind], widths[kind], 0.0F, Vec3(0.01F, 0.01F, 0.012F), 0.0F, {}};
         for (const BandEdge& edge : marks.edges.edges) {
             if (static_cast<std::size_t>(edge.kind) != kind) continue;
-            const bool on_dark = results.bands.borders[edge.border] < 52.0;
+            const bool on_dark = appearance.bands.borders[edge.border] < 52.0;
             (on_dark ? pale : dark).lines_mm.push_back(edge.points_mm);
         }
         look.lines.push_back(std::move(pale));
@@ -200,11 +206,11 @@ void edgesLook(const Plan& plan, const Results& results, const Marks& marks, Loo
 }
 
 // Each pass as wide as it is to be painted, the later ones lighter.
-void linesLook(const Plan& plan, const Results& results, const Marks& marks, Look& look) {
+void linesLook(const Plan& plan, const Appearance& appearance, const Marks& marks, Look& look) {
     forVertices(plan, look, [&](std::size_t v) {
-        return greyOfLightness(8.0 + 0.45 * results.values.lightness[v]);
+        return greyOfLightness(8.0 + 0.45 * appearance.values.lightness[v]);
     });
-    plainFloor(plan, results, look);
+    plainFloor(plan, appearance, look);
     constexpr std::array<double, 3> kLightness = {58.0, 76.0, 93.0};
     const Vec3 warm(1.0F, 0.93F, 0.80F);
     for (std::size_t pass = 0; pass < marks.lines.passes.size(); ++pass) {
@@ -224,43 +230,45 @@ void linesLook(const Plan& plan, const Results& results, const Marks& marks, Loo
     look.lines.push_back(std::move(dots));
 }
 
-void squintLook(const Plan& plan, const Results& results, Look& look) {
+void squintLook(const Plan& plan, const Appearance& appearance, Look& look) {
     forVertices(plan, look,
-                [&](std::size_t v) { return greyOfLightness(results.values.painted[v]); });
-    plainFloor(plan, results, look);
+                [&](std::size_t v) { return greyOfLightness(appearance.values.painted[v]); });
+    plainFloor(plan, appearance, look);
     // A normal curve is 2.355 standard deviations wide at half its height.
     look.blur_mm = squintBlur_mm(plan.values.squint) / 2.355;
 }
 
-void coloursLook(const Plan& plan, const Results& results, bool in_steps, Look& look) {
-    const ColourBasis source(plan, results);
+void coloursLook(const Plan& plan, const Appearance& appearance, bool in_steps, Look& look) {
+    const ColourBasis source(plan, appearance);
     forVertices(plan, look, [&](std::size_t v) { return shownColour(paintedColour(source, v)); });
-    litFloor(plan, results, lightColours(plan), look);
+    litFloor(plan, appearance, lightColours(plan), look);
     if (!in_steps) return;
     look.outlines = true;
-    for (const Ladder& ladder : results.ladders) {
+    for (const Ladder& ladder : appearance.ladders) {
         std::vector<Vec3>& row = look.band_colours.emplace_back();
-        for (const Step& step : ladder) row.push_back(linearFrom(step.shown).rgb.cast<float>());
+        for (const Rung& step : ladder) row.push_back(linearFrom(step.shown).rgb.cast<float>());
     }
 }
 
 // As it stands after the sprays and the filter; bare where there is no underpainting.
-void underLook(const Plan& plan, const Results& results, const Marks& marks, Look& look) {
-    if (marks.underpainted.empty()) return bareLook(plan, results, look);
+void underLook(const Plan& plan, const Appearance& appearance, const Marks& marks, Look& look) {
+    if (marks.underpainted.empty()) return bareLook(plan, appearance, look);
     forVertices(plan, look, [&](std::size_t v) { return shownColour(marks.underpainted[v]); });
-    plainFloor(plan, results, look);
+    plainFloor(plan, appearance, look);
 }
 
 // What is painted in the colour of its mix, all else in a clay that stands apart from it.
-void layerLook(const Plan& plan, const Results& results, const LayerMap& map, Look& look) {
+void layerLook(const Plan& plan, const Appearance& appearance, const LayerMap& map, Look& look) {
     look.outlines = true;
     look.is_source.assign(plan.parts.size(), false);
     look.lines = map.lines;
     const double luminance = xyzFrom(LinearRgb{map.colour.cast<double>()}).xyz.y();
     const Vec3 clay = grey(luminance < 0.16 ? 0.46F : 0.10F);
-    const auto shading = [&](std::size_t v) { return 0.35F + 0.65F * openness(results, v); };
+    const auto shading = [&](std::size_t v) {
+        return 0.35F + 0.65F * sky_visibility(appearance, v);
+    };
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
-    plainFloor(plan, results, look);
+    plainFloor(plan, appearance, look);
     if (!map.coverage.empty()) {
         look.outlines = false;
         forVertices(plan, look, [&](std::size_t v) {
@@ -315,7 +323,8 @@ void paintSources(const Plan& plan, Look& look) {
 }
 
 // Everything but one band is dimmed, in the colours and in the flat steps.
-void showBandAlone(const Plan& plan, const Results& results, const LookChoice& choice, Look& look) {
+void showBandAlone(const Plan& plan, const Appearance& appearance, const LookChoice& choice,
+                   Look& look) {
     constexpr float kDimmed = 0.16F;
     const std::size_t lone = *choice.lone_band;
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
@@ -325,7 +334,7 @@ void showBandAlone(const Plan& plan, const Results& results, const LookChoice& c
     const auto dim = [&](Vec3& colour) { colour = kDimmed * colour + Vec3::Constant(0.004F); };
     forVertices(plan, look, [&](std::size_t v) {
         Vec3 colour = look.colours[v];
-        if (!stays(parts[v], bandOf(results.values.lightness[v], results.bands.borders))) {
+        if (!stays(parts[v], bandOf(appearance.values.lightness[v], appearance.bands.borders))) {
             dim(colour);
         }
         return colour;
@@ -361,13 +370,13 @@ double squintBlur_mm(const SquintChoices& squint) {
     return squint.distance_mm * std::tan(radians(squint.blur_deg));
 }
 
-Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice, const Marks& marks,
-            std::vector<bool> seen) {
+Look lookOf(const Plan& plan, const Appearance& appearance, const LookChoice& choice,
+            const Marks& marks, std::vector<bool> seen) {
     Look look;
     look.seen = std::move(seen);
     look.colours.resize(plan.figure->receiverCount(), Vec3::Zero());
     look.is_source = sourceParts(plan);
-    look.lightness = results.values.lightness;
+    look.lightness = appearance.values.lightness;
     // Painted glow has values of its own; in colours and light it is shown as the light itself.
     const bool as_values = choice.overlay == Overlay::Values || choice.overlay == Overlay::Bands ||
                            choice.overlay == Overlay::Edges || choice.overlay == Overlay::Squint;
@@ -378,58 +387,59 @@ Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice, 
             choice.overlay == Overlay::Colours && plan.parts[p].ramp.kind != RampKind::AsLit;
         if (turned[p] && (as_values || as_painted)) look.is_source[p] = false;
     }
-    look.borders.assign(results.bands.borders.begin(), results.bands.borders.end());
+    look.borders.assign(appearance.bands.borders.begin(), appearance.bands.borders.end());
     switch (choice.overlay) {
         case Overlay::Bare:
-            bareLook(plan, results, look);
+            bareLook(plan, appearance, look);
             return look;
         case Overlay::Parts:
-            partsLook(plan, results, look);
+            partsLook(plan, appearance, look);
             return look;
         case Overlay::Reach:
-            reachLook(plan, results, choice.light, look);
+            reachLook(plan, appearance, choice.light, look);
             break;
         case Overlay::Shells:
-            shellsLook(plan, results, choice, look);
+            shellsLook(plan, appearance, choice, look);
             break;
         case Overlay::Values:
-            valuesLook(plan, results, look);
+            valuesLook(plan, appearance, look);
             break;
         case Overlay::Bands:
-            bandsLook(plan, results, look);
+            bandsLook(plan, appearance, look);
             break;
         case Overlay::Edges:
-            edgesLook(plan, results, marks, look);
+            edgesLook(plan, appearance, marks, look);
             break;
         case Overlay::Lines:
-            linesLook(plan, results, marks, look);
+            linesLook(plan, appearance, marks, look);
             break;
         case Overlay::Squint:
-            squintLook(plan, results, look);
+            squintLook(plan, appearance, look);
             break;
         case Overlay::Under:
             look.is_source.assign(plan.parts.size(), false);
-            underLook(plan, results, marks, look);
+            underLook(plan, appearance, marks, look);
             break;
         case Overlay::Layer:
             // Of a figure that has been divided anew since, a map says nothing.
             if (choice.layer == nullptr ||
                 choice.layer->values.size() != plan.figure->vertexCount() ||
                 choice.layer->parts.size() != plan.parts.size()) {
-                bareLook(plan, results, look);
+                bareLook(plan, appearance, look);
                 return look;
             }
-            layerLook(plan, results, *choice.layer, look);
+            layerLook(plan, appearance, *choice.layer, look);
             break;
         case Overlay::Colours:
-            coloursLook(plan, results, choice.in_steps, look);
+            coloursLook(plan, appearance, choice.in_steps, look);
             break;
     }
     if (choice.lone_band && choice.overlay != Overlay::Shells) {
-        showBandAlone(plan, results, choice, look);
+        showBandAlone(plan, appearance, choice, look);
     }
     softenFloor(plan, look);
     if (choice.overlay != Overlay::Layer) paintSources(plan, look);
+    for (const Vec3& colour : look.colours) requireFinite({colour.data(), 3}, "look");
     return look;
 }
 

@@ -6,8 +6,8 @@
 #include <optional>
 #include <vector>
 
+#include "core/painted/marks.h"
 #include "core/picture/draw_lines.h"
-#include "core/plan/marks.h"
 
 namespace glaukophos {
 
@@ -44,7 +44,7 @@ struct LayerMap {
 
 struct LookChoice {
     Overlay overlay = Overlay::Colours;
-    std::size_t light = 0;  // for Reach and Shells: which entry of the plan
+    std::size_t light = 0;  // for Irradiance and Shells: which entry of the plan
     bool in_steps = false;  // for Colours: the ladder's flat steps instead of smooth colour
     int shells = 4;         // for Shells
     // One band alone, of one part or (with no part) of all; the rest is dimmed.
@@ -81,7 +81,7 @@ Vec3 partTint(std::size_t part);
 
 // `marks` are needed for Edges, Lines and Under. Colours are worked out only for the vertices
 // marked in `seen`, if any are: enough for one picture while something moves.
-Look lookOf(const Plan& plan, const Results& results, const LookChoice& choice,
+Look lookOf(const Plan& plan, const Appearance& appearance, const LookChoice& choice,
             const Marks& marks = {}, std::vector<bool> seen = {});
 
 // What a squinting eye cannot tell apart on the figure, in mm.

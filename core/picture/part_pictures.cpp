@@ -38,8 +38,8 @@ Camera framing(const Plan& plan, PartIndex part, ViewChoice view, const PixelGri
 }
 
 // The part as planned, all else as a dark shape.
-void colourPart(const Plan& plan, const Results& results, PartIndex part, Look& look) {
-    const ColourBasis basis(plan, results);
+void colourPart(const Plan& plan, const Appearance& appearance, PartIndex part, Look& look) {
+    const ColourBasis basis(plan, appearance);
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
     forChunks(parts.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
@@ -51,7 +51,7 @@ void colourPart(const Plan& plan, const Results& results, PartIndex part, Look& 
 
 }  // namespace
 
-std::vector<Image> partPictures(const Plan& plan, const Results& results, PartIndex part,
+std::vector<Image> partPictures(const Plan& plan, const Appearance& appearance, PartIndex part,
                                 const ViewChoice& view, const PixelGrid& grid, std::size_t count,
                                 const std::function<void(Plan&, std::size_t)>& vary) {
     const Camera camera = framing(plan, part, view, grid);
@@ -64,19 +64,19 @@ std::vector<Image> partPictures(const Plan& plan, const Results& results, PartIn
     look.is_source.assign(plan.parts.size(), false);
     ShadeChoice shade;
     shade.backdrop = {0.09F, 0.09F, false};
-    Results varied = results;
+    Appearance varied = appearance;
     std::vector<Image> pictures;
     for (std::size_t i = 0; i < count; ++i) {
         Plan variant = plan;
         vary(variant, i);
-        recolour(variant, varied.reach, varied.values);
+        recolour(variant, varied.irradiance, varied.values);
         colourPart(variant, varied, part, look);
         Accumulation sum;
         sum.grid = grid;
         for (const TracedFrame& frame : frames) {
             addFrame(sum, *plan.figure, camera, frame, look, shade);
         }
-        pictures.push_back(developed(sum));
+        pictures.push_back(encoded(sum));
     }
     return pictures;
 }

@@ -16,7 +16,7 @@ std::uint8_t byteOf(float linear) {
 }
 
 // A corner on the picture: pixels, and the distance from the eye along the view.
-struct Seen {
+struct ProjectedVertex {
     float x = 0.0F;
     float y = 0.0F;
     float depth = -1.0F;  // negative: not to be drawn
@@ -30,7 +30,8 @@ class Buffer {
                   std::numeric_limits<float>::max()),
           m_shade(m_depth.size(), 0.0F) {}
 
-    void draw(const Seen& a, const Seen& b, const Seen& c, float light) {
+    void draw(const ProjectedVertex& a, const ProjectedVertex& b, const ProjectedVertex& c,
+              float light) {
         const float area = (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
         const int left = std::max(0, static_cast<int>(std::min({a.x, b.x, c.x})));
         const int right = std::min(m_grid.width - 1, static_cast<int>(std::max({a.x, b.x, c.x})));
@@ -88,7 +89,7 @@ Bounds boundsOf(std::span<const Mesh* const> meshes, bool y_is_up) {
 
 void drawMesh(const Mesh& mesh, bool y_is_up, const Camera& camera, const PixelGrid& grid,
               Buffer& buffer) {
-    std::vector<Seen> seen(mesh.positions_mm.size());
+    std::vector<ProjectedVertex> seen(mesh.positions_mm.size());
     forChunks(seen.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t i = begin; i < end; ++i) {
             if (!usable(mesh.positions_mm[i])) continue;

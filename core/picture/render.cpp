@@ -7,6 +7,7 @@
 #include <array>
 #include <cmath>
 
+#include "core/base/finite.h"
 #include "core/base/low_discrepancy.h"
 
 namespace glaukophos {
@@ -271,7 +272,9 @@ std::uint8_t encodedByte(float linear) {
         }
         return bytes;
     }();
-    const float root = std::sqrt(std::clamp(linear, 0.0F, 1.0F));
+    // A colour that is not a number is a mistake elsewhere; here it is black, not the end.
+    if (!(linear > 0.0F)) return 0;
+    const float root = std::sqrt(std::min(linear, 1.0F));
     return table[static_cast<std::size_t>(std::lround(root * 4096.0F))];
 }
 
@@ -324,6 +327,7 @@ void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& ca
     });
     drawLines(look.lines, frame, camera, shader.jitter, choice.line_width_px / 1.2F, shaded);
     for (std::size_t i = 0; i < shaded.size(); ++i) accumulation.sum[i] += shaded[i];
+    for (const Vec3& sum : accumulation.sum) requireFinite({sum.data(), 3}, "picture");
     ++accumulation.frames;
 }
 
@@ -350,14 +354,14 @@ Accumulation blurred(const Accumulation& accumulation, double sigma_px) {
     return result;
 }
 
-Image developed(const Accumulation& accumulation, const Figure& figure, const Camera& camera,
-                const Look& look) {
-    if (look.blur_mm <= 0.0) return developed(accumulation);
-    return developed(
+Image encoded(const Accumulation& accumulation, const Figure& figure, const Camera& camera,
+              const Look& look) {
+    if (look.blur_mm <= 0.0) return encoded(accumulation);
+    return encoded(
         blurred(accumulation, look.blur_mm * scaleOf(figure, camera, accumulation.grid)));
 }
 
-Image developed(const Accumulation& accumulation) {
+Image encoded(const Accumulation& accumulation) {
     Image image;
     image.width = accumulation.grid.width;
     image.height = accumulation.grid.height;
@@ -379,7 +383,7 @@ Image renderPicture(const Figure& figure, const Camera& camera, const PixelGrid&
         addFrame(accumulation, figure, camera,
                  traceFrame(figure, camera, grid, jitterOf(accumulation.frames)), look, choice);
     }
-    return developed(accumulation, figure, camera, look);
+    return encoded(accumulation, figure, camera, look);
 }
 
 }  // namespace glaukophos

@@ -55,11 +55,11 @@ struct Image {
     int height = 0;
     std::vector<std::uint8_t> rgb;
 };
-Image developed(const Accumulation& accumulation);
+Image encoded(const Accumulation& accumulation);
 
 // The same with what the look does to the finished picture.
-Image developed(const Accumulation& accumulation, const Figure& figure, const Camera& camera,
-                const Look& look);
+Image encoded(const Accumulation& accumulation, const Figure& figure, const Camera& camera,
+              const Look& look);
 
 // All of the above with `samples` frames.
 Image renderPicture(const Figure& figure, const Camera& camera, const PixelGrid& grid,

@@ -14,7 +14,7 @@ namespace glaukophos {
 namespace {
 
 constexpr PixelGrid kGrid{420, 420};
-constexpr int kTile = 8;
+constexpr int kMergeTile = 8;
 
 struct Side {
     double sum = 0.0;
@@ -34,22 +34,23 @@ struct Border {
 };
 
 // What a pixel shows: a part and its painted L*.
-struct Seen {
+struct SeenPixel {
     PartIndex part = 0;
     bool counts = false;
     float lightness = 0.0F;
 };
 
-std::vector<Seen> seenIn(const Plan& plan, const Results& results, const TracedFrame& frame) {
+std::vector<SeenPixel> seenIn(const Plan& plan, const Appearance& appearance,
+                              const TracedFrame& frame) {
     const Figure& figure = *plan.figure;
     const std::vector<bool> sources = sourceParts(plan);
-    std::vector<Seen> seen(frame.pixels.size());
+    std::vector<SeenPixel> seen(frame.pixels.size());
     for (std::size_t i = 0; i < seen.size(); ++i) {
         const PixelHit& hit = frame.pixels[i];
         if (hit.triangle == kNothing) continue;
         const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
         const PartIndex part = figure.partShownBy(hit);
-        const std::vector<float>& painted = results.values.painted;
+        const std::vector<float>& painted = appearance.values.painted;
         seen[i] = {
             part, !sources[part],
             (1.0F - hit.u - hit.v) * painted[t[0]] + hit.u * painted[t[1]] + hit.v * painted[t[2]]};
@@ -59,9 +60,10 @@ std::vector<Seen> seenIn(const Plan& plan, const Results& results, const TracedF
 
 class Looker {
   public:
-    Looker(std::vector<Seen> seen, int radius_px) : m_seen(std::move(seen)), m_radius(radius_px) {}
+    Looker(std::vector<SeenPixel> seen, int radius_px)
+        : m_seen(std::move(seen)), m_radius(radius_px) {}
 
-    [[nodiscard]] const Seen& at(int x, int y) const {
+    [[nodiscard]] const SeenPixel& at(int x, int y) const {
         const int pixel = y * kGrid.width + x;
         return m_seen[static_cast<std::size_t>(pixel)];
     }
@@ -76,7 +78,7 @@ class Looker {
                 const int ny = y + dy;
                 if (dx * dx + dy * dy > m_radius * m_radius) continue;
                 if (nx < 0 || ny < 0 || nx >= kGrid.width || ny >= kGrid.height) continue;
-                const Seen& other = at(nx, ny);
+                const SeenPixel& other = at(nx, ny);
                 if (!other.counts || (other.part != a && other.part != b)) continue;
                 Side& side = other.part == a ? first : second;
                 side.sum += other.lightness;
@@ -88,7 +90,7 @@ class Looker {
     }
 
   private:
-    std::vector<Seen> m_seen;
+    std::vector<SeenPixel> m_seen;
     int m_radius;
 };
 
@@ -108,7 +110,8 @@ double median(std::vector<double> values) {
 
 }  // namespace
 
-std::vector<Merge> mergesIn(const Plan& plan, const Results& results, const ViewChoice& view) {
+std::vector<Merge> mergesIn(const Plan& plan, const Appearance& appearance,
+                            const ViewChoice& view) {
     const Figure& figure = *plan.figure;
     ViewChoice whole = view;
     whole.zoom = 1.0;
@@ -119,20 +122,20 @@ std::vector<Merge> mergesIn(const Plan& plan, const Results& results, const View
     const double px_per_mm = scaleOf(figure, camera, kGrid);
     const int radius = std::clamp(
         static_cast<int>(std::lround(0.5 * px_per_mm * squintBlur_mm(plan.values.squint))), 2, 24);
-    const Looker looker(seenIn(plan, results, frame), radius);
+    const Looker looker(seenIn(plan, appearance, frame), radius);
     std::map<std::pair<PartIndex, PartIndex>, Border> borders;
     for (int y = 0; y + 1 < kGrid.height; ++y) {
         for (int x = 0; x + 1 < kGrid.width; ++x) {
-            const Seen& here = looker.at(x, y);
+            const SeenPixel& here = looker.at(x, y);
             for (const bool right : {true, false}) {
-                const Seen& other = right ? looker.at(x + 1, y) : looker.at(x, y + 1);
+                const SeenPixel& other = right ? looker.at(x + 1, y) : looker.at(x, y + 1);
                 if (!here.counts || !other.counts || here.part == other.part) continue;
                 const auto key = std::minmax(here.part, other.part);
                 const auto step = looker.stepAt(x, y, key.first, key.second);
                 if (!step) continue;
                 Border& border = borders[key];
                 border.steps.push_back(*step);
-                Crossings& tile = border.tiles[y / kTile * kGrid.width + x / kTile];
+                Crossings& tile = border.tiles[y / kMergeTile * kGrid.width + x / kMergeTile];
                 ++(right ? tile.right : tile.down);
             }
         }

@@ -1,8 +1,8 @@
 // The black-and-white study: does the figure read in values alone?
 #pragma once
 
+#include "core/painted/appearance.h"
 #include "core/picture/named_view.h"
-#include "core/plan/evaluate.h"
 
 namespace glaukophos {
 
@@ -16,7 +16,7 @@ struct Merge {
 
 // By painted value on both sides of the common border, as far as the squint blurs. The longest
 // borders first. Borders under 2 mm are left out, and so are sources.
-std::vector<Merge> mergesIn(const Plan& plan, const Results& results, const ViewChoice& view);
+std::vector<Merge> mergesIn(const Plan& plan, const Appearance& appearance, const ViewChoice& view);
 
 // "From the front, hood and beard run together: 3 L* apart along 14 mm".
 std::string inWords(const Plan& plan, const Merge& merge, const std::string& view_caption);

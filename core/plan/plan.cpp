@@ -26,6 +26,12 @@ std::vector<Part> startingParts(std::span<const ImportedPart> imported) {
     return parts;
 }
 
+std::vector<bool> lockedParts(std::span<const Part> parts) {
+    std::vector<bool> locked;
+    for (const Part& part : parts) locked.push_back(part.locked);
+    return locked;
+}
+
 Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure) {
     Plan plan;
     plan.title = std::move(title);

@@ -6,10 +6,10 @@
 #include <vector>
 
 #include "core/colour/material.h"
+#include "core/figure/figure.h"
 #include "core/light/glow_reach.h"
 #include "core/light/where_from.h"
 #include "core/plan/colour_choices.h"
-#include "core/plan/figure.h"
 #include "core/plan/merit.h"
 #include "core/plan/step_choices.h"
 #include "core/plan/value_choices.h"
@@ -60,10 +60,14 @@ struct Plan {
     ViewChoice view;
     MeritWeights merit_weights = kUsualWeights;  // for judging directions
     std::shared_ptr<const Figure> figure;        // never null in an open plan
+    bool operator==(const Plan&) const = default;
 };
 
 // Parts as they were imported: the file's colours, and materials guessed from names.
 std::vector<Part> startingParts(std::span<const ImportedPart> imported);
+
+// Marks the parts that strokes leave as they are.
+std::vector<bool> lockedParts(std::span<const Part> parts);
 
 // A plan for a newly opened figure: a zenithal sky, a moon and a lamp, placed by its size.
 Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure);

@@ -43,41 +43,42 @@ double skyLuminance(const Sky& sky, double upward, double alpha) {
 
 }  // namespace
 
-double facetDensity(const Gloss& gloss, double cos_tilt) {
+double facetDensity(const SpecularLobe& specular, double cos_tilt) {
     if (cos_tilt <= 0.0) return 0.0;
     const double cos2 = squared(cos_tilt);
-    if (gloss.velvet) {
-        const double inverse = 1.0 / gloss.alpha;
+    if (specular.velvet) {
+        const double inverse = 1.0 / specular.alpha;
         return (2.0 + inverse) * std::pow(std::max(0.0, 1.0 - cos2), 0.5 * inverse) / (2.0 * kPi);
     }
-    const double alpha2 = squared(gloss.alpha);
+    const double alpha2 = squared(specular.alpha);
     return alpha2 / (kPi * squared(cos2 * (alpha2 - 1.0) + 1.0));
 }
 
-double mirrored(const Gloss& gloss, const Vec3& normal, const Vec3& light, const Vec3& viewer,
-                double spread) {
+double mirrored(const SpecularLobe& specular, const Vec3& normal, const Vec3& light,
+                const Vec3& viewer, double spread) {
     const double to_light = normal.dot(light);
     const double to_viewer = normal.dot(viewer);
     if (to_light <= 1e-4 || to_viewer <= 1e-4) return 0.0;
     const Vec3 half = (light + viewer).normalized();
-    Gloss wide = gloss;
-    wide.alpha = std::min(1.0, std::hypot(gloss.alpha, 0.5 * spread));
+    SpecularLobe wide = specular;
+    wide.alpha = std::min(1.0, std::hypot(specular.alpha, 0.5 * spread));
     const double density = facetDensity(wide, normal.dot(half));
-    const double share = fresnel(gloss.mirrored_share, half.dot(viewer));
-    if (gloss.velvet) {
+    const double share = fresnel(specular.mirrored_share, half.dot(viewer));
+    if (specular.velvet) {
         return kPi * share * density / (4.0 * (to_light + to_viewer - to_light * to_viewer));
     }
     const double shown = unhidden(wide.alpha, to_light) * unhidden(wide.alpha, to_viewer);
     return kPi * share * density * shown / (4.0 * to_light * to_viewer);
 }
 
-double mirroredSky(const Gloss& gloss, const Sky& sky, const Vec3& normal, const Vec3& viewer) {
+double mirroredSky(const SpecularLobe& specular, const Sky& sky, const Vec3& normal,
+                   const Vec3& viewer) {
     const double to_viewer = normal.dot(viewer);
     if (to_viewer <= 1e-4) return 0.0;
     const double upward = mirroredDirection(normal, viewer).z();
-    const double above = ramp(upward, std::max(0.02, gloss.alpha));
-    return fresnel(gloss.mirrored_share, to_viewer) * above *
-           skyLuminance(sky, std::max(0.0, upward), gloss.alpha);
+    const double above = ramp(upward, std::max(0.02, specular.alpha));
+    return fresnel(specular.mirrored_share, to_viewer) * above *
+           skyLuminance(sky, std::max(0.0, upward), specular.alpha);
 }
 
 Vec3 mirroredDirection(const Vec3& normal, const Vec3& viewer) {

@@ -47,7 +47,8 @@ class ToneTable {
     explicit ToneTable(const Tone& tone);
     [[nodiscard]] float lightness(float luminance) const {
         // Even steps of the square root, since the curve is steepest in the dark.
-        const float place = std::sqrt(std::clamp(m_gain * luminance, 0.0F, 1.0F)) * kSteps;
+        const float lit = m_gain * luminance;
+        const float place = lit > 0.0F ? std::sqrt(std::min(lit, 1.0F)) * kSteps : 0.0F;
         const auto step = std::min(static_cast<std::size_t>(place), std::size_t{kSteps} - 1);
         const float part = place - static_cast<float>(step);
         return m_lightness[step] + part * (m_lightness[step + 1] - m_lightness[step]);

@@ -6,12 +6,12 @@
 #include <QProcess>
 #include <QPushButton>
 
-#include "app/choice_cards.h"
-#include "app/colour_reader.h"
-#include "app/glow_page.h"
-#include "app/mixing_page.h"
-#include "app/screen_profile.h"
-#include "app/swatch_dialog.h"
+#include "app/jobs/colour_reader.h"
+#include "app/stages/colours/glow_page.h"
+#include "app/stages/colours/mixing_page.h"
+#include "app/stages/colours/swatch_dialog.h"
+#include "app/widgets/choice_cards.h"
+#include "app/widgets/screen_profile.h"
 #include "core/colour/colour_difference.h"
 #include "tests/app/window_fixture.h"
 
@@ -29,14 +29,14 @@ class ColoursStage : public WindowTest {
     void showPage(const char* page) { QTest::mouseClick(child<QPushButton>(page), Qt::LeftButton); }
     const Plan& plan() { return document().plan(); }
     const Ladder& ladder(std::size_t part) {
-        return document().evaluated()->results.ladders.at(part);
+        return document().evaluated()->appearance->ladders.at(part);
     }
     // Of all bands of all parts.
     double meanChroma() {
         double sum = 0.0;
         int steps = 0;
-        for (const Ladder& of_part : document().evaluated()->results.ladders) {
-            for (const Step& step : of_part) {
+        for (const Ladder& of_part : document().evaluated()->appearance->ladders) {
+            for (const Rung& step : of_part) {
                 if (!step.present) continue;
                 sum += lchFrom(step.target).C;
                 ++steps;
@@ -268,7 +268,8 @@ TEST_F(ColoursStage, TheColourReaderMeasuresASwatch) {
     ASSERT_EQ(plan().rack[3].spectrum.size(), std::size_t{kBands});
     const Lab truth = labFrom(xyzFrom(linearFrom(*srgbFromHex("#1e4c9e"))));
     EXPECT_LT(ciede2000(labFrom(xyzFrom(linearFrom(plan().rack[3].mass_tone))), truth), 2.0);
-    EXPECT_TRUE(reader.waitForFinished(10'000));
+    // It may have ended already, while the window was served.
+    EXPECT_TRUE(waitFor([&] { return reader.state() == QProcess::NotRunning; }, 10'000));
     qunsetenv("GLAUKOPHOS_COLOUR_READER");
 }
 
@@ -305,7 +306,7 @@ TEST_F(ColoursStage, UnderpaintingIsSeenBeforeItIsSprayed) {
     QTest::mouseClick(child<QCheckBox>("underUsed"), Qt::LeftButton, {}, QPoint(8, 8));
     ASSERT_TRUE(plan().under.used);
     settle();
-    const std::vector<Xyz>& under = document().evaluated()->marks.underpainted;
+    const std::vector<Xyz>& under = document().evaluated()->marks->underpainted;
     ASSERT_EQ(under.size(), plan().figure->vertexCount());
     // The ball: light on top, dark below.
     const Surface& surface = plan().figure->surface;
@@ -321,7 +322,7 @@ TEST_F(ColoursStage, UnderpaintingIsSeenBeforeItIsSprayed) {
     choose("underFilter", filter->findText(QStringLiteral("Phthalo green")));
     settle();
     EXPECT_EQ(plan().under.filter, "Phthalo green");
-    const Xyz filtered = document().evaluated()->marks.underpainted.front();
+    const Xyz filtered = document().evaluated()->marks->underpainted.front();
     EXPECT_LT(filtered.xyz.y(), 0.9);
     document().selectPart(PartIndex{1});
     ASSERT_TRUE(waitFor([&] { return child<QLabel>("underMiss")->text().contains(u"from what"); }));
@@ -385,7 +386,7 @@ TEST_F(ColoursStage, APhotographedMixIsComparedWithTheLadder) {
     document().selectPart(PartIndex{1});
     waitForMixes();
     auto* page = m_window->findChild<MixingPage*>();
-    const Step& light = ladder(1)[3];
+    const Rung& light = ladder(1)[3];
     ASSERT_TRUE(light.present);
     page->compare(light.shown);
     const QString same = child<QLabel>("comparedMix")->text();

@@ -67,12 +67,12 @@ TEST_F(FigureStage, AStrokeMovesSurfaceToTheChosenPartAndIsOneUndoStep) {
     EXPECT_EQ(areaOf(3), 0.0);
     document().undoStack().redo();
     EXPECT_GT(areaOf(3), 15.0);
-    // Results follow the new division.
+    // Appearance follow the new division.
     EXPECT_TRUE(waitFor([&] {
         return document().evaluated() != nullptr &&
                document().evaluated()->plan.figure == document().plan().figure;
     }));
-    EXPECT_GT(document().evaluated()->results.bands.parts[3].area_mm2(), 10.0);
+    EXPECT_GT(document().evaluated()->appearance->bands.parts[3].area_mm2(), 10.0);
 }
 
 TEST_F(FigureStage, CtrlTakesAwayAndLockedPartsStay) {

@@ -2,10 +2,10 @@
 #include <QLabel>
 #include <QMenu>
 
-#include "app/best_place_page.h"
-#include "app/parts_button.h"
+#include "app/stages/lights/best_place_page.h"
+#include "app/widgets/parts_button.h"
+#include "core/painted/shells.h"
 #include "core/plan/light_setup.h"
-#include "core/plan/shells.h"
 #include "tests/app/window_fixture.h"
 
 namespace glaukophos {
@@ -40,9 +40,9 @@ TEST_F(LightsStage, EveryKindCanBeAddedAndLightsTheFigureOrSaysWhyNot) {
     }
     EXPECT_EQ(document().plan().lights.size(), 11U);
     settle();
-    const Reach& reach = document().evaluated()->results.reach;
+    const Irradiance& irradiance = document().evaluated()->appearance->irradiance;
     for (std::size_t l = 3; l < 11; ++l) {
-        const float most = std::ranges::max(reach.irradiance[l]);
+        const float most = std::ranges::max(irradiance.of_lights[l]);
         const bool unset = std::holds_alternative<GlowingPart>(document().plan().lights[l].kind);
         EXPECT_EQ(most > 0.0F, !unset) << document().plan().lights[l].name;
     }
@@ -88,8 +88,9 @@ TEST_F(LightsStage, TheGlowingPartIsChosenByAClickOnIt) {
     ASSERT_EQ(chosen().own_parts.size(), 1U);
     EXPECT_EQ(document().plan().parts[chosen().own_parts[0]].name, "ball");
     settle();
-    EXPECT_EQ(document().evaluated()->results.bands.parts[chosen().own_parts[0]].area_mm2(), 0.0);
-    EXPECT_GT(std::ranges::max(document().evaluated()->results.reach.irradiance[3]), 0.01F);
+    EXPECT_EQ(document().evaluated()->appearance->bands.parts[chosen().own_parts[0]].area_mm2(),
+              0.0);
+    EXPECT_GT(std::ranges::max(document().evaluated()->appearance->irradiance.of_lights[3]), 0.01F);
 }
 
 TEST_F(LightsStage, PartsAreTickedInAMenu) {
@@ -108,13 +109,13 @@ TEST_F(LightsStage, AloneDarkensTheOthersAndTracesNothing) {
     openScene();
     document().selectLight(1);
     settle();
-    const auto before = document().evaluated()->results.reach.irradiance;
+    const auto before = document().evaluated()->appearance->irradiance.of_lights;
     QTest::mouseClick(child<QPushButton>("lightAlone"), Qt::LeftButton);
     settle();
-    const Results& results = document().evaluated()->results;
-    EXPECT_EQ(results.reach.irradiance, before);
-    for (std::size_t v = 0; v < results.values.light.size(); v += 37) {
-        EXPECT_FLOAT_EQ(results.values.light[v],
+    const Appearance& appearance = *document().evaluated()->appearance;
+    EXPECT_EQ(appearance.irradiance.of_lights, before);
+    for (std::size_t v = 0; v < appearance.values.light.size(); v += 37) {
+        EXPECT_FLOAT_EQ(appearance.values.light[v],
                         static_cast<float>(chosen().strength) * before[1][v]);
     }
     document().selectLight(2);
@@ -240,7 +241,7 @@ TEST_F(LightsStage, ALampInsideTheFigureIsSaidAtItsControl) {
     EXPECT_EQ(document().undoStack().count(), 1);  // one gesture
     settle();
     // The picture stays correct: nothing outside is lit by it.
-    const std::vector<float>& lit = document().evaluated()->results.reach.irradiance[2];
+    const std::vector<float>& lit = document().evaluated()->appearance->irradiance.of_lights[2];
     EXPECT_EQ(std::ranges::max(lit), 0.0F);
 }
 

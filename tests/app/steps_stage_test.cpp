@@ -4,9 +4,9 @@
 #include <QLabel>
 #include <QLineEdit>
 
-#include "app/findings_page.h"
-#include "app/lanes_view.h"
-#include "core/plan/part_steps.h"
+#include "app/stages/steps/findings_page.h"
+#include "app/view/lanes_view.h"
+#include "core/work/part_steps.h"
 #include "tests/app/window_fixture.h"
 
 namespace glaukophos {
@@ -23,7 +23,7 @@ class StepsStage : public WindowTest {
     void showPage(const char* page) { QTest::mouseClick(child<QPushButton>(page), Qt::LeftButton); }
     const Plan& plan() { return document().plan(); }
     const Desk& desk() { return *document().evaluated()->desk; }
-    const std::vector<WorkStep>& steps() { return desk().work.steps; }
+    const std::vector<Step>& steps() { return desk().work.steps; }
     void waitForWork() {
         settle();
         ASSERT_TRUE(waitFor([this] {
@@ -49,9 +49,7 @@ class StepsStage : public WindowTest {
                           list().visualItemRect(list().item(row)).center());
     }
     // A step of a part that follows another one of it.
-    const WorkStep& layer() {
-        return *std::ranges::find(steps(), StepKind::Layer, &WorkStep::kind);
-    }
+    const Step& layer() { return *std::ranges::find(steps(), StepKind::Layer, &Step::kind); }
 };
 
 TEST_F(StepsStage, AChosenStepShowsItsMapAndItsDrops) {
@@ -149,7 +147,7 @@ TEST_F(StepsStage, AWayIsChosenForAllPartsOrOne) {
     QTest::mouseClick(child<QPushButton>("glowBuildUp2"), Qt::LeftButton);
     EXPECT_EQ(plan().steps.glow, GlowBuildUp::Airbrush);
     waitForWork();
-    const auto shell = std::ranges::find(steps(), StepKind::Shell, &WorkStep::kind);
+    const auto shell = std::ranges::find(steps(), StepKind::Shell, &Step::kind);
     ASSERT_NE(shell, steps().end());
     EXPECT_EQ(shell->tool, Tool::Airbrush);
 }

@@ -2,7 +2,7 @@
 #include <QListWidget>
 #include <QPushButton>
 
-#include "app/band_bars.h"
+#include "app/view/band_bars.h"
 #include "tests/app/window_fixture.h"
 
 namespace glaukophos {
@@ -17,7 +17,7 @@ class ValuesStage : public WindowTest {
         settle();
     }
     const ValueChoices& values() { return document().plan().values; }
-    const Bands& bands() { return document().evaluated()->results.bands; }
+    const Bands& bands() { return document().evaluated()->appearance->bands; }
 };
 
 TEST_F(ValuesStage, DraggingABorderMovesTheSharesAndIsOneUndoStep) {
@@ -67,7 +67,7 @@ TEST_F(ValuesStage, NumberOfBandsChangesTheLadderAtTheFoot) {
     child<NumberField>("bandCount")->box().setValue(7);
     settle();
     EXPECT_EQ(bands().count(), 7U);
-    EXPECT_EQ(document().evaluated()->results.whole.size(), 7U);
+    EXPECT_EQ(document().evaluated()->appearance->whole.size(), 7U);
     m_window->grab();  // the strip draws seven steps
     child<NumberField>("bandCount")->box().setValue(3);
     settle();
@@ -89,7 +89,7 @@ TEST_F(ValuesStage, MarginKeepsReflectionsBelowTheSource) {
     openValues("pageTone");
     child<NumberField>("margin")->box().setValue(12);
     settle();
-    EXPECT_LE(std::ranges::max(document().evaluated()->results.values.lightness), 83.01F);
+    EXPECT_LE(std::ranges::max(document().evaluated()->appearance->values.lightness), 83.01F);
     EXPECT_TRUE(child<QLabel>("rangeWords")->text().contains(u"83"));
 }
 
@@ -97,13 +97,13 @@ TEST_F(ValuesStage, EdgesPageSaysHowMuchToBlend) {
     openValues("pageEdges");
     EXPECT_EQ(view().overlay(), Overlay::Edges);
     EXPECT_TRUE(child<QLabel>("edgeKind0")->text().contains(u"cm"));
-    EXPECT_FALSE(document().evaluated()->marks.edges.edges.empty());
-    EXPECT_FALSE(document().evaluated()->marks.lines.stretches.empty());
+    EXPECT_FALSE(document().evaluated()->marks->edges.edges.empty());
+    EXPECT_FALSE(document().evaluated()->marks->lines.stretches.empty());
     QTest::mouseClick(child<QPushButton>("showLines"), Qt::LeftButton);
     EXPECT_EQ(view().overlay(), Overlay::Lines);
     child<NumberField>("edgePasses")->box().setValue(1);
     settle();
-    EXPECT_EQ(document().evaluated()->marks.lines.passes.size(), 1U);
+    EXPECT_EQ(document().evaluated()->marks->lines.passes.size(), 1U);
 }
 
 TEST_F(ValuesStage, StudyListsWhatRunsTogetherInThisView) {
@@ -135,14 +135,14 @@ TEST_F(ValuesStage, AStrokeMakesTheSurfaceLighterAndCanBeRemoved) {
     ASSERT_TRUE(place);
     const std::uint32_t vertex =
         document().plan().figure->surface.mesh.triangles[place->triangle][0];
-    const float before = document().evaluated()->results.values.lightness[vertex];
+    const float before = document().evaluated()->appearance->values.lightness[vertex];
     QTest::mouseClick(child<QPushButton>("correctDarker"), Qt::LeftButton);
     EXPECT_EQ(view().tool(), SurfaceTool::Correct);
     drag(&view(), at, at + QPoint(3, 3));
     settle();
     ASSERT_EQ(values().corrections.size(), 1U);
     EXPECT_EQ(values().corrections[0].bands, -1);
-    EXPECT_LT(document().evaluated()->results.values.lightness[vertex], before - 3.0F);
+    EXPECT_LT(document().evaluated()->appearance->values.lightness[vertex], before - 3.0F);
     EXPECT_EQ(document().undoStack().count(), 1);  // one stroke, one step
     EXPECT_EQ(document().plan().figure->surface.labels,
               document().evaluated()->plan.figure->surface.labels);
@@ -177,11 +177,11 @@ TEST_F(ValuesStage, AFaceIsPlacedByAClickAndUsed) {
     ASSERT_TRUE(values().face.has_value());
     settle();
     EXPECT_FALSE(child<QLabel>("faceByQuarters")->pixmap().isNull());
-    EXPECT_TRUE(document().evaluated()->results.values.as_lit.empty());
+    EXPECT_TRUE(document().evaluated()->appearance->values.as_lit.empty());
     QTest::mouseClick(child<QCheckBox>("useFace"), Qt::LeftButton, {}, {8, 8});
     settle();
     EXPECT_TRUE(values().face->used);
-    EXPECT_FALSE(document().evaluated()->results.values.as_lit.empty());
+    EXPECT_FALSE(document().evaluated()->appearance->values.as_lit.empty());
     QTest::mouseClick(child<QPushButton>("forgetFace"), Qt::LeftButton);
     EXPECT_FALSE(values().face.has_value());
     settle();

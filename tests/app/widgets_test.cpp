@@ -6,11 +6,11 @@
 #include <QTest>
 #include <cmath>
 
-#include "app/banner.h"
-#include "app/colour_field.h"
-#include "app/number_field.h"
-#include "app/sky_chart.h"
-#include "app/text.h"
+#include "app/view/sky_chart.h"
+#include "app/widgets/banner.h"
+#include "app/widgets/colour_field.h"
+#include "app/widgets/number_field.h"
+#include "app/widgets/text.h"
 
 namespace glaukophos {
 namespace {

@@ -9,7 +9,7 @@
 #include <functional>
 #include <memory>
 
-#include "app/main_window.h"
+#include "app/window/main_window.h"
 #include "core/io/mesh_file.h"
 #include "tests/support/shapes.h"
 

@@ -12,6 +12,7 @@
 #include <cmath>
 
 #include "tests/app/window_fixture.h"
+#include "tests/support/evaluated.h"
 
 namespace glaukophos {
 namespace {
@@ -81,7 +82,7 @@ TEST_F(WindowTest, ADragOnTheChartIsOneUndoStepAndTheResultFollows) {
     EXPECT_EQ(moonOf(document().evaluated()->plan), moonOf(document().plan()));
     const auto fresh = evaluate(document().plan(), {});
     ASSERT_TRUE(fresh);
-    EXPECT_EQ(document().evaluated()->results.values.light, fresh->values.light);
+    EXPECT_EQ(document().evaluated()->appearance->values.light, fresh->values.light);
 
     document().undoStack().undo();
     EXPECT_EQ(moonOf(document().plan()), before);
@@ -256,20 +257,20 @@ TEST_F(WindowTest, RemovingAllLightsLeavesADarkFigure) {
     }
     EXPECT_TRUE(document().plan().lights.empty());
     settle();
-    EXPECT_NEAR(document().evaluated()->results.bands.whole.share(0), 1.0, 1e-6);
+    EXPECT_NEAR(document().evaluated()->appearance->bands.whole.share(0), 1.0, 1e-6);
 }
 
 TEST_F(WindowTest, LocalColourChangesTheLadder) {
     openScene();
     settle();
     document().selectPart(1);
-    const Lab before = document().evaluated()->results.ladders[1][3].target;
+    const Lab before = document().evaluated()->appearance->ladders[1][3].target;
     auto* field = m_window->findChild<FigurePanel*>()->findChild<ColourField*>();
     field->code().setText(QStringLiteral("#b02020"));
     emit field->code().editingFinished();
     EXPECT_EQ(hexFrom(document().plan().parts[1].local_colour), "#b02020");
     settle();
-    const Lab after = document().evaluated()->results.ladders[1][3].target;
+    const Lab after = document().evaluated()->appearance->ladders[1][3].target;
     EXPECT_GT(after.a, before.a + 15.0);
 }
 
@@ -287,11 +288,11 @@ TEST_F(WindowTest, AnImpossibleColourCodeIsPutBack) {
 TEST_F(WindowTest, ExposureChangesTheSharesWithoutTracing) {
     openScene();
     settle();
-    const double peak = document().evaluated()->results.bands.whole.share(4);
+    const double peak = document().evaluated()->appearance->bands.whole.share(4);
     auto* exposure = child<NumberField>("exposure");
     exposure->box().setValue(1.0);
     settle();
-    EXPECT_GT(document().evaluated()->results.bands.whole.share(4), peak);
+    EXPECT_GT(document().evaluated()->appearance->bands.whole.share(4), peak);
     EXPECT_EQ(document().undoStack().undoText(), QStringLiteral("Exposure"));
 }
 

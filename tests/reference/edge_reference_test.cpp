@@ -4,8 +4,9 @@
 #include <cmath>
 
 #include "core/geometry/ridges.h"
-#include "core/plan/band_edges.h"
-#include "core/plan/edge_lines.h"
+#include "core/painted/band_edges.h"
+#include "core/painted/edge_lines.h"
+#include "tests/support/evaluated.h"
 #include "tests/support/shapes.h"
 
 namespace glaukophos {
@@ -116,9 +117,10 @@ TEST(EdgeLines, SurviveNoise) {
 TEST(EdgeLines, OfARimAreBrightestTowardsTheLight) {
     Plan plan = planOf({cylinder({0, 0, 0}, 8, 16, 160)});
     plan.lights = {farLight(2, 35, 0.25)};
-    const auto results = evaluate(plan, {});
-    ASSERT_TRUE(results);
-    const EdgeLines lines = edgeLinesOf(plan, *results, ridgesOf(plan.figure->form->whole, {}, {}));
+    const auto appearance = evaluate(plan, {});
+    ASSERT_TRUE(appearance);
+    const EdgeLines lines =
+        edgeLinesOf(plan, *appearance, ridgesOf(plan.figure->form->whole, {}, {}));
     ASSERT_FALSE(lines.brightest_mm.empty());
     const Vec3 top =
         *std::ranges::max_element(lines.brightest_mm, {}, [](const Vec3& p) { return p.z(); });
@@ -136,13 +138,13 @@ TEST(EdgeLines, OfTheEvenSchoolRunAllRoundAndOfCornersAreDots) {
     Plan plan = planOf({box({-10, -10, 0}, {10, 10, 20})});
     plan.lights = {farLight(1.5, 45, 0.25)};
     plan.values.edge_lines = {EdgeSchool::Even, 0.5, 2};
-    const auto results = evaluate(plan, {});
-    ASSERT_TRUE(results);
+    const auto appearance = evaluate(plan, {});
+    ASSERT_TRUE(appearance);
     const Ridges ridges = ridgesOf(plan.figure->form->whole, {}, {});
-    const EdgeLines even = edgeLinesOf(plan, *results, ridges);
+    const EdgeLines even = edgeLinesOf(plan, *appearance, ridges);
     for (const EdgePass& pass : even.passes) EXPECT_NEAR(pass.length_mm, 240.0, 5.0);
     plan.values.edge_lines.school = EdgeSchool::Corners;
-    const EdgeLines corners = edgeLinesOf(plan, *results, ridges);
+    const EdgeLines corners = edgeLinesOf(plan, *appearance, ridges);
     EXPECT_TRUE(corners.stretches.empty());
     // Lit are the three faces towards the light: all corners but the one farthest from it.
     EXPECT_EQ(corners.brightest_mm.size(), 7U);
@@ -162,9 +164,9 @@ class ShadowOfARoof : public ::testing::Test {
     static EdgeLengths under(double radius_deg) {
         Plan plan = planOf({plate({0, 0, 0}, 20), box({-30, -30, 10}, {0, 30, 11})});
         plan.lights = {farLight(0, 90, radius_deg)};
-        const auto results = evaluate(plan, {});
-        EXPECT_TRUE(results);
-        const BandEdges edges = bandEdgesOf(plan, *results);
+        const auto appearance = evaluate(plan, {});
+        EXPECT_TRUE(appearance);
+        const BandEdges edges = bandEdgesOf(plan, *appearance);
         for (const BandEdge& edge : edges.edges) {
             EXPECT_TRUE(edge.part != 0 || edge.thrown);
         }
@@ -197,19 +199,19 @@ TEST(BandEdges, OfABallAreLostCircles) {
     Plan plan = planOf({sphere({0, 0, 0}, 10, 90)});
     plan.lights = {farLight(2, 40)};
     plan.values.contrast = 0.0;
-    const auto results = evaluate(plan, {});
-    ASSERT_TRUE(results);
-    const auto contours =
-        contoursOf(plan.figure->surface, results->values.lightness, results->bands.borders, {});
+    const auto appearance = evaluate(plan, {});
+    ASSERT_TRUE(appearance);
+    const auto contours = contoursOf(plan.figure->surface, appearance->values.lightness,
+                                     appearance->bands.borders, {});
     ASSERT_EQ(contours.size(), 4U);
     for (const Contour& contour : contours) {
         const double t =
-            results->values.light_tone.luminance(results->bands.borders[contour.border]);
+            appearance->values.light_tone.luminance(appearance->bands.borders[contour.border]);
         const double circle = 2.0 * kPi * 10.0 * std::sqrt(1.0 - t * t);
         EXPECT_NEAR(lengthOf(contour.line.points_mm), circle, 0.02 * circle);
         EXPECT_LT((contour.line.points_mm.front() - contour.line.points_mm.back()).norm(), 1e-5F);
     }
-    const BandEdges edges = bandEdgesOf(plan, *results);
+    const BandEdges edges = bandEdgesOf(plan, *appearance);
     EXPECT_GT(edges.whole.of(EdgeKind::Lost),
               0.95 * (edges.whole.of(EdgeKind::Lost) + edges.whole.of(EdgeKind::Soft) +
                       edges.whole.of(EdgeKind::Hard)));

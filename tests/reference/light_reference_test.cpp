@@ -7,6 +7,7 @@
 #include "core/light/irradiance.h"
 #include "core/light/sky.h"
 #include "core/light/sphere_source.h"
+#include "tests/support/evaluated.h"
 #include "tests/support/reference_table.h"
 #include "tests/support/shapes.h"
 
@@ -184,17 +185,17 @@ TEST(SphereUnderParallelLight, BandSharesAreCaps) {
     Plan plan = planOf({sphere({0, 0, 0}, 10, 90)});
     plan.lights = {farLight(2, 40)};
     plan.values.contrast = 0.0;
-    const auto results = evaluate(plan, {});
-    ASSERT_TRUE(results);
-    for (std::size_t b = 0; b + 1 < results->bands.count(); ++b) {
-        const double t = results->values.light_tone.luminance(results->bands.borders[b]);
+    const auto appearance = evaluate(plan, {});
+    ASSERT_TRUE(appearance);
+    for (std::size_t b = 0; b + 1 < appearance->bands.count(); ++b) {
+        const double t = appearance->values.light_tone.luminance(appearance->bands.borders[b]);
         double above = 0.0;
-        for (std::size_t i = b + 1; i < results->bands.count(); ++i)
-            above += results->bands.whole.share(i);
+        for (std::size_t i = b + 1; i < appearance->bands.count(); ++i)
+            above += appearance->bands.whole.share(i);
         EXPECT_NEAR(above, 0.5 * (1.0 - t), 0.004) << b;
         // The border is a circle of radius R sin(acos t).
         const double length = 2.0 * kPi * 10.0 * std::sqrt(1.0 - t * t);
-        EXPECT_NEAR(results->bands.whole.border_lengths_mm[b], length, 0.02 * length) << b;
+        EXPECT_NEAR(appearance->bands.whole.border_lengths_mm[b], length, 0.02 * length) << b;
     }
 }
 
@@ -204,7 +205,7 @@ TEST(SphereUnderParallelLight, HasNoShadowOfItsOwn) {
     const auto figure = figureOf({sphere({0, 0, 0}, 16, 100)});
     const Light light = farLight(1, 30, 0.25);
     const auto e =
-        irradiance(light, figure->form->receivers(), obstaclesOf(*figure), Accuracy::Soft, {});
+        irradiance(light, figure->form->receivers(), occludersOf(*figure), Accuracy::Soft, {});
     const Vec3 direction = towards({1, 30});
     double worst = 0.0;
     for (std::size_t v = 0; v < figure->vertexCount(); ++v) {

@@ -51,7 +51,7 @@ Agreement compare(const Figure& figure, const Vec3& direction, std::size_t step)
     for (std::size_t i = 0; i < receivers.count(); i += step) {
         if (receivers.normals[i].dot(direction) <= 0.0F) continue;
         const Vec3 origin = receivers.origin(i);
-        const bool ours = form.blockers.occluded(origin, direction, 1e30F);
+        const bool ours = form.occluders.occluded(origin, direction, 1e30F);
         const Kernel::Ray_3 ray(pointOf(origin),
                                 Kernel::Vector_3(direction.x(), direction.y(), direction.z()));
         const bool theirs = tree.do_intersect(ray);

@@ -9,6 +9,7 @@
 #include "core/light/bounce.h"
 #include "core/light/irradiance.h"
 #include "core/light/shaped_source.h"
+#include "tests/support/evaluated.h"
 #include "tests/support/reference_table.h"
 #include "tests/support/shapes.h"
 
@@ -244,7 +245,7 @@ TEST(GlowingPart, ASphereOfTrianglesGivesWhatALampGives) {
     for (const double x : {0.0, 6.0, 15.0}) {
         const std::vector<Vec3> points{Vec3(static_cast<float>(x), 0, 0)};
         const std::vector<Vec3> normals{Vec3::UnitZ()};
-        const double e = irradiance(glowing, {points, normals, 0.01F}, obstaclesOf(*plan.figure),
+        const double e = irradiance(glowing, {points, normals, 0.01F}, occludersOf(*plan.figure),
                                     Accuracy::Reference, {})
                              .front();
         const double d = std::hypot(x, 9.0);
@@ -261,7 +262,7 @@ TEST(GlowingPart, AFlatSquareGivesWhatAPanelGives) {
     glowing.own_parts = {1};
     const std::vector<Vec3> points{Vec3(1, 0.5F, 0), Vec3(5, 0, 0)};
     const std::vector<Vec3> normals{Vec3::UnitZ(), Vec3::UnitZ()};
-    const auto e = irradiance(glowing, {points, normals, 0.01F}, obstaclesOf(*plan.figure),
+    const auto e = irradiance(glowing, {points, normals, 0.01F}, occludersOf(*plan.figure),
                               Accuracy::Reference, {});
     for (std::size_t i = 0; i < points.size(); ++i) {
         const double panel = irradianceAt(lightOf(above(PanelShape::Rectangle, {0, 0, 4}, 4, 4)),
@@ -279,7 +280,7 @@ TEST(GlowingPart, ItsCasingBlocksIt) {
     glowing.own_parts = {1};
     const std::vector<Vec3> points{Vec3(0, 0, 20)};
     const std::vector<Vec3> normals{Vec3(-Vec3::UnitZ())};
-    const Obstacles all = obstaclesOf(*plan.figure);
+    const Occluders all = occludersOf(*plan.figure);
     EXPECT_EQ(irradiance(glowing, {points, normals, 0.01F}, all, Accuracy::Soft, {}).front(), 0.0F);
     glowing.passed_parts = {2};
     EXPECT_GT(irradiance(glowing, {points, normals, 0.01F}, all, Accuracy::Soft, {}).front(),
@@ -367,13 +368,13 @@ TEST(Bounce, GainsNoEnergyOnARealFigure) {
         startingPlan("test", figureOf({sphere({0, 0, 9}, 8, 40), box({-9, 6, 0}, {9, 8, 20}),
                                        sphere({4, -8, 4}, 4, 30)}));
     plan.lights = {farLight(1, 50), lightOf(Bounce{false, {0, 1, 2}})};
-    const auto results = evaluate(plan, {});
-    ASSERT_TRUE(results);
+    const auto appearance = evaluate(plan, {});
+    ASSERT_TRUE(appearance);
     double direct = 0.0;
     double back = 0.0;
     for (std::size_t v = 0; v < plan.figure->vertexCount(); ++v) {
-        direct += results->reach.irradiance[0][v] * plan.figure->surface.areas_mm2[v];
-        back += results->reach.irradiance[1][v] * plan.figure->surface.areas_mm2[v];
+        direct += appearance->irradiance.of_lights[0][v] * plan.figure->surface.areas_mm2[v];
+        back += appearance->irradiance.of_lights[1][v] * plan.figure->surface.areas_mm2[v];
     }
     EXPECT_GT(back, 0.02 * direct);
     EXPECT_LT(back, direct);

@@ -4,7 +4,8 @@
 #include <cmath>
 
 #include "core/base/low_discrepancy.h"
-#include "core/plan/shine.h"
+#include "core/painted/specular.h"
+#include "tests/support/evaluated.h"
 #include "tests/support/shapes.h"
 
 namespace glaukophos {
@@ -35,9 +36,10 @@ double overHemisphere(const Function& f) {
 TEST(Facets, TheirProjectedAreaIsThatOfTheSurface) {
     for (const bool velvet : {false, true}) {
         for (const double alpha : {0.1, 0.3, 0.8}) {
-            const Gloss gloss{alpha, 0.04, velvet};
-            const double area = overHemisphere(
-                [&](const Vec3&, double cosine) { return facetDensity(gloss, cosine) * cosine; });
+            const SpecularLobe specular{alpha, 0.04, velvet};
+            const double area = overHemisphere([&](const Vec3&, double cosine) {
+                return facetDensity(specular, cosine) * cosine;
+            });
             EXPECT_NEAR(area, 1.0, 0.01) << alpha << velvet;
         }
     }
@@ -49,7 +51,7 @@ TEST(Facets, MirrorNoMoreThanTheyGet) {
         for (const double tilt_deg : {10.0, 50.0, 75.0}) {
             const Vec3 viewer =
                 Vec3d(std::sin(radians(tilt_deg)), 0, std::cos(radians(tilt_deg))).cast<float>();
-            const Gloss mirror{alpha, 1.0, false};
+            const SpecularLobe mirror{alpha, 1.0, false};
             const double sent = overHemisphere([&](const Vec3& light, double cosine) {
                 return mirrored(mirror, Vec3::UnitZ(), light, viewer) / kPi * cosine;
             });
@@ -61,8 +63,8 @@ TEST(Facets, MirrorNoMoreThanTheyGet) {
 
 // Fresnel: at square incidence the mirrored share of refractive index 1.5 is 4 % (handbook value).
 TEST(Facets, ASkyAllRoundIsMirroredByTheFresnelShare) {
-    const Gloss gloss{0.1, mirroredShare(1.5), false};
-    EXPECT_NEAR(mirroredSky(gloss, {SkyKind::Uniform, 0}, Vec3::UnitZ(), Vec3::UnitZ()), 0.04,
+    const SpecularLobe specular{0.1, mirroredShare(1.5), false};
+    EXPECT_NEAR(mirroredSky(specular, {SkyKind::Uniform, 0}, Vec3::UnitZ(), Vec3::UnitZ()), 0.04,
                 1e-4);
 }
 
@@ -72,8 +74,8 @@ Plan shinyPlan(const std::vector<Shape>& shapes, Material material) {
     return plan;
 }
 
-std::size_t brightest(const std::vector<float>& gloss) {
-    return static_cast<std::size_t>(std::ranges::max_element(gloss) - gloss.begin());
+std::size_t brightest(const std::vector<float>& specular) {
+    return static_cast<std::size_t>(std::ranges::max_element(specular) - specular.begin());
 }
 
 // The law of reflection: on a ball the highlight stands where the normal halves the angle between
@@ -82,11 +84,11 @@ TEST(Highlight, OfABallHalvesTheAngle) {
     Plan plan = shinyPlan({sphere({0, 0, 0}, 10, 120)}, Material::PolishedLeather);
     for (const double hour : {10.0, 12.0, 2.5}) {
         plan.lights = {farLight(hour, 50, 0.25)};
-        const auto results = evaluate(plan, {});
-        ASSERT_TRUE(results);
+        const auto appearance = evaluate(plan, {});
+        ASSERT_TRUE(appearance);
         const Vec3 viewer = viewersOf(plan.values.sheen).front();
         const Vec3 half = (viewer + towards({hour, 50})).normalized();
-        const Vec3& found = plan.figure->surface.normals[brightest(results->values.gloss[0])];
+        const Vec3& found = plan.figure->surface.normals[brightest(appearance->values.specular[0])];
         EXPECT_GT(found.dot(half), std::cos(radians(2.0))) << hour;
     }
 }
@@ -96,8 +98,8 @@ TEST(Highlight, OfABallHalvesTheAngle) {
 TEST(Highlight, OfACylinderIsAStripeAlongIt) {
     Plan plan = shinyPlan({cylinder({0, 0, 0}, 8, 24, 180)}, Material::PolishedLeather);
     plan.lights = {farLight(2, 10, 0.25)};
-    const auto results = evaluate(plan, {});
-    ASSERT_TRUE(results);
+    const auto appearance = evaluate(plan, {});
+    ASSERT_TRUE(appearance);
     const Vec3 flat_viewer = viewersOf(plan.values.sheen).front().cwiseProduct(Vec3(1, 1, 0));
     const Vec3 flat_light = towards({2, 10}).cwiseProduct(Vec3(1, 1, 0));
     const Vec3 half = (flat_viewer.normalized() + flat_light.normalized()).normalized();
@@ -106,8 +108,8 @@ TEST(Highlight, OfACylinderIsAStripeAlongIt) {
         std::size_t best = 0;
         for (std::size_t v = 0; v < surface.normals.size(); ++v) {
             const bool at_height = std::abs(surface.mesh.positions_mm[v].z() - height) < 0.6F;
-            const std::vector<float>& gloss = results->values.gloss[0];
-            if (at_height && gloss[v] > gloss[best]) best = v;
+            const std::vector<float>& specular = appearance->values.specular[0];
+            if (at_height && specular[v] > specular[best]) best = v;
         }
         EXPECT_GT(surface.normals[best].dot(half), std::cos(radians(3.0))) << height;
     }
@@ -118,15 +120,15 @@ TEST(Highlight, ClothSoaksLightUpAndAShadowMirrorsNothing) {
     plan.lights = {farLight(12, 40)};
     const auto cloth = evaluate(plan, {});
     ASSERT_TRUE(cloth);
-    EXPECT_TRUE(cloth->values.gloss.empty());
+    EXPECT_TRUE(cloth->values.specular.empty());
     // A plate between the light and a satin ball.
     Plan shaded = shinyPlan({sphere({0, 0, 0}, 5, 40), plate({0, 0, 20}, 60)}, Material::Satin);
     shaded.lights = {farLight(12, 80)};
-    const auto results = evaluate(shaded, {});
-    ASSERT_TRUE(results);
+    const auto appearance = evaluate(shaded, {});
+    ASSERT_TRUE(appearance);
     for (std::size_t v = 0; v < shaded.figure->vertexCount(); ++v) {
         if (shaded.figure->surface.parts[v] == 0) {
-            ASSERT_EQ(results->values.gloss[0][v], 0.0F);
+            ASSERT_EQ(appearance->values.specular[0][v], 0.0F);
         }
     }
 }
@@ -137,8 +139,8 @@ TEST(Highlight, ClothSoaksLightUpAndAShadowMirrorsNothing) {
 TEST(PaintedMetal, OfABallShowsTheHorizonAtHalfTheViewersHeight) {
     Plan plan = shinyPlan({sphere({0, 0, 0}, 10, 180)}, Material::MetalInPaint);
     plan.lights = {};
-    const auto results = evaluate(plan, {});
-    ASSERT_TRUE(results);
+    const auto appearance = evaluate(plan, {});
+    ASSERT_TRUE(appearance);
     const Surface& surface = plan.figure->surface;
     double above = 0.0;
     double below = 100.0;
@@ -146,7 +148,7 @@ TEST(PaintedMetal, OfABallShowsTheHorizonAtHalfTheViewersHeight) {
         const Vec3& n = surface.normals[v];
         if (n.y() > -0.9F || std::abs(n.x()) > 0.05F) continue;  // the meridian that faces front
         const double height_deg = degrees(std::asin(n.z()));
-        const double lightness = results->values.lightness[v];
+        const double lightness = appearance->values.lightness[v];
         if (height_deg > 7.5 && height_deg < 10) above = std::max(above, lightness);
         if (height_deg < 4.5 && height_deg > 2) below = std::min(below, lightness);
     }

@@ -3,7 +3,7 @@
 
 #include <memory>
 
-#include "core/plan/evaluate.h"
+#include "core/painted/appearance.h"
 
 namespace glaukophos::shapes {
 

@@ -1,0 +1,32 @@
+// Unsaved work survives a crash: a copy of the changed plan is kept aside while the program runs.
+#pragma once
+
+#include <QObject>
+#include <QTimer>
+
+#include "app/document/document.h"
+#include "app/jobs/newest_wins.h"
+
+namespace glaukophos {
+
+class Recovery : public QObject {
+    Q_OBJECT
+
+  public:
+    Recovery(Document& document, const QString& folder, QObject* parent = nullptr);
+
+    // The copy left by a run that did not end properly; empty when there is none.
+    [[nodiscard]] QString leftBehind() const;
+    void forget();   // deletes the copy
+    void keepNow();  // writes the copy at once, in the background
+
+  private:
+    [[nodiscard]] QString file() const;
+
+    Document& m_document;
+    QString m_folder;
+    QTimer m_timer;
+    NewestWins<Plan> m_writer;  // last member
+};
+
+}  // namespace glaukophos

@@ -1,0 +1,122 @@
+// Appearance come back through the event loop with the number of their request.
+#include "app/jobs/loader.h"
+
+#include <QSettings>
+#include <vector>
+
+#include "app/jobs/newest_wins.h"
+#include "app/widgets/image_convert.h"
+#include "app/widgets/text.h"
+#include "core/io/file_bytes.h"
+
+namespace glaukophos {
+namespace {
+
+// Exceptions of libraries end here.
+Result<Plan> guarded(const Loader::Work& work, const Progress& progress) {
+    try {
+        return work(progress);
+    } catch (...) {
+        return fail(ErrorCode::TooLarge, sentenceOfException().toStdString());
+    }
+}
+
+// What the painter said before about files in doubtful units.
+std::optional<float> rememberedUnit() {
+    const QVariant mm = QSettings().value(QStringLiteral("import/unit_mm"));
+    return mm.isValid() ? std::optional(mm.toFloat()) : std::nullopt;
+}
+
+}  // namespace
+
+Loader::Loader(QObject* parent) : QObject(parent) {}
+
+Loader::~Loader() {
+    for (Worker& worker : m_workers) worker.thread.request_stop();
+}
+
+void Loader::setPreview(const PixelGrid& grid, const Backdrop& backdrop) {
+    m_preview_grid = grid;
+    m_preview_backdrop = backdrop;
+}
+
+Result<Plan> Loader::loadFiles(const std::vector<std::filesystem::path>& files,
+                               std::optional<float> doubtful_unit_mm, const Progress& progress) {
+    if (files.size() == 1) {
+        const auto bytes = readBytes(files.front(), kLargestMeshFile);
+        if (!bytes) return tl::unexpected(bytes.error());
+        if (isPlan(files.front(), {bytes->data(), bytes->size()})) {
+            return openPlan(files.front(), progress);
+        }
+    }
+    const auto preview = [this](std::span<const NamedMesh> meshes) {
+        std::vector<const Mesh*> shown;
+        for (const NamedMesh& named : meshes) shown.push_back(&named.mesh);
+        const bool y_is_up = !meshes.empty() && meshes.front().y_is_up;
+        emit previewReady(
+            toQImage(quickPicture(shown, y_is_up, m_preview_grid, m_preview_backdrop)));
+    };
+    auto imported = importFigure(files, doubtful_unit_mm,
+                                 {progress.stop, [&](double f) { progress.at(0.4 * f); }}, preview);
+    if (!imported) return tl::unexpected(imported.error());
+    return planFromFigure(files.front().stem().string(), std::move(*imported),
+                          {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
+}
+
+void Loader::start(Work work, Done done) {
+    stop();
+    m_loading = true;
+    const int number = ++m_number;
+    std::erase_if(m_workers, [](const Worker& worker) { return worker.finished->load(); });
+    Worker worker;
+    worker.finished = std::make_shared<std::atomic<bool>>(false);
+    const auto run = [this, number, work = std::move(work), done = std::move(done),
+                      finished = worker.finished](const std::stop_token& stop) {
+        const Progress progress{stop, [this, stop](double f) {
+                                    if (!stop.stop_requested()) emit progressed(f);
+                                }};
+        auto result = std::make_shared<Result<Plan>>(guarded(work, progress));
+        QMetaObject::invokeMethod(
+            this,
+            [this, number, result, done] {
+                if (number != m_number) return;
+                m_loading = false;
+                if (*result) {
+                    done(std::make_shared<Plan>(std::move(**result)));
+                } else {
+                    emit failed(q(result->error().message));
+                }
+            },
+            Qt::QueuedConnection);
+        finished->store(true);
+    };
+    worker.thread = std::jthread(run);
+    m_workers.push_back(std::move(worker));
+}
+
+void Loader::load(const QStringList& files) {
+    if (files.isEmpty()) return;
+    std::vector<std::filesystem::path> paths;
+    for (const QString& file : files) paths.emplace_back(file.toStdString());
+    const bool is_plan = files.size() == 1 && files.front().endsWith(QStringLiteral(".glauk"));
+    const QString path = is_plan ? files.front() : QString();
+    start([this, paths, unit = rememberedUnit()](
+              const Progress& progress) { return loadFiles(paths, unit, progress); },
+          [this, path](const std::shared_ptr<Plan>& plan) { emit loaded(plan, path); });
+}
+
+void Loader::rework(const QString& text, Work work) {
+    emit reworking(text);
+    start(std::move(work),
+          [this, text](const std::shared_ptr<Plan>& plan) { emit reworked(plan, text); });
+}
+
+void Loader::stop() {
+    if (!m_loading) return;
+    m_loading = false;
+    ++m_number;
+    m_workers.back().thread.request_stop();
+    emit stopped();
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,54 @@
+// Page "Glow" of the Colours stage: what a glow is painted with, and what is done to the rest
+// first.
+#pragma once
+
+#include "app/pages/plan_page.h"
+#include "app/widgets/choice_cards.h"
+#include "app/widgets/colour_field.h"
+
+namespace glaukophos {
+
+// Shells of one glow: swatch, reach, share of the light, drops.
+class ShellList : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit ShellList(QWidget* parent);
+    void setGlow(const Evaluated& evaluated, std::size_t light);
+    [[nodiscard]] QSize sizeHint() const override;
+    [[nodiscard]] const QStringList& rows() const { return m_rows; }
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+
+  private:
+    QStringList m_rows;
+    std::vector<QColor> m_targets;
+    std::vector<QColor> m_mixed;
+};
+
+class GlowPage : public PlanPage {
+    Q_OBJECT
+
+  public:
+    GlowPage(Document& document, QWidget* parent);
+
+  protected:
+    void showPlan(const Plan& plan) override;
+    void showResults(const Evaluated& evaluated) override;
+
+  private:
+    void addRest();
+    void addRamp();
+    [[nodiscard]] std::optional<PartIndex> glowingPart(const Plan& plan) const;
+
+    QLabel* m_light_words;  // owned by Qt, as are the following
+    ShellList* m_shells;
+    QLabel* m_ramp_words = nullptr;
+    QComboBox* m_ramp = nullptr;
+    QLabel* m_ramp_picture = nullptr;
+    QLabel* m_ratios = nullptr;
+    ColourField* m_hue = nullptr;
+};
+
+}  // namespace glaukophos

@@ -1,0 +1,29 @@
+// Three pages under one heading.
+#include "app/stages/figure/figure_panel.h"
+namespace glaukophos {
+
+FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, QWidget* parent)
+    : StagePanel(tr("Figure"), tr("Stand it, divide it, say what each part is."), parent),
+      m_pages(new PageTabs(this)),
+      m_standing(new StandingPage(document, loader, this)),
+      m_parts(new PartsPage(document, view, this)),
+      m_material(new MaterialPage(document, this)) {
+    m_pages->addPage(tr("Standing"), tr("Size, front and what was repaired"), "pageStanding",
+                     m_standing);
+    m_pages->addPage(tr("Parts"), tr("Which surface belongs together"), "pageParts", m_parts);
+    m_pages->addPage(tr("Material"), tr("Name, material, colour and focus of the chosen part"),
+                     "pageMaterial", m_material);
+    column().addWidget(m_pages, 1);
+    connect(m_pages, &PageTabs::pageShown, this, [this](int page) {
+        if (static_cast<Page>(page) != Page::Parts) m_parts->layDownBrush();
+    });
+    connect(m_standing, &StandingPage::openRequested, this, &FigurePanel::openRequested);
+    connect(m_standing, &StandingPage::reimportRequested, this, &FigurePanel::reimportRequested);
+    connect(&view, &FigureView::viewChanged, m_standing,
+            [this, &view] { m_standing->setView(view.view()); });
+    showPage(Page::Parts);
+}
+
+void FigurePanel::showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
+
+}  // namespace glaukophos

@@ -1,0 +1,50 @@
+// All steps in working order; dragging one changes the order, and what breaks is said.
+#pragma once
+
+#include <QListWidget>
+
+#include "app/pages/plan_page.h"
+#include "app/widgets/drops_view.h"
+
+namespace glaukophos {
+
+class OrderPage : public PlanPage {
+    Q_OBJECT
+
+  public:
+    OrderPage(Document& document, QWidget* parent);
+
+    // The step that is looked at; empty: none.
+    [[nodiscard]] const QString& chosen() const { return m_chosen; }
+    void choose(const QString& key);
+    [[nodiscard]] QListWidget& list() { return *m_list; }
+
+  signals:
+    void stepChosen(const QString& key);
+
+  protected:
+    void showResults(const Evaluated& evaluated) override;
+
+  private:
+    void buildList();
+    void buildButtons();
+    void buildCard();
+    void fillList(const Evaluated& evaluated);
+    void showStep(const Evaluated& evaluated, const Step& step);
+    void moveChosen(int by);
+    void takeOrder();  // after a drag
+
+    QListWidget* m_list = nullptr;  // owned by Qt, as are the following
+    QLabel* m_summary = nullptr;
+    QLabel* m_problem = nullptr;
+    QLabel* m_title = nullptr;
+    QLabel* m_words = nullptr;
+    QLabel* m_caution = nullptr;
+    DropsView* m_drops = nullptr;
+    QPushButton* m_usual = nullptr;
+    QString m_chosen;
+    std::shared_ptr<const Desk> m_shown;  // that the list is of
+    bool m_filling = false;
+};
+
+}  // namespace glaukophos

@@ -1,0 +1,40 @@
+// Each page shows the overlay that belongs to it.
+#include "app/stages/values/values_panel.h"
+
+namespace glaukophos {
+
+ValuesPanel::ValuesPanel(Document& document, FigureView& view, QWidget* parent)
+    : StagePanel(tr("Values"), {}, parent),
+      m_pages(new PageTabs(this)),
+      m_bands(new BandsPage(document, this)),
+      m_hand(new HandPage(document, view, this)) {
+    auto* tone = new TonePage(document, this);
+    auto* edges = new EdgesPage(document, this);
+    auto* study = new StudyPage(document, view, this);
+    m_pages->addPage(tr("Tone"), tr("From light to lightness"), "pageTone", tone);
+    m_pages->addPage(tr("Bands"), tr("Few values, each with a place, a border and a share"),
+                     "pageBands", m_bands);
+    m_pages->addPage(tr("Edges"), tr("Where to blend, and which edges to line"), "pageEdges",
+                     edges);
+    m_pages->addPage(tr("Study"), tr("Does it read in greys from arm's length"), "pageStudy",
+                     study);
+    m_pages->addPage(tr("Hand"), tr("Where you depart from the light"), "pageHand", m_hand);
+    column().addWidget(m_pages, 1);
+    connect(m_pages, &PageTabs::pageShown, this, [this, &view](int page) {
+        if (static_cast<Page>(page) != Page::Hand) m_hand->layDownBrush();
+        view.setOverlay(overlay());
+    });
+    const auto show = [&view](Overlay overlay) { view.setOverlay(overlay); };
+    connect(edges, &EdgesPage::overlayRequested, &view, show);
+    connect(study, &StudyPage::overlayRequested, &view, show);
+    connect(study, &StudyPage::printRequested, this, &ValuesPanel::printStudyRequested);
+    m_pages->showPage(static_cast<int>(Page::Bands));
+}
+
+Overlay ValuesPanel::overlay() const {
+    constexpr std::array<Overlay, 5> kOverlays = {Overlay::Values, Overlay::Bands, Overlay::Edges,
+                                                  Overlay::Squint, Overlay::Bands};
+    return kOverlays.at(static_cast<std::size_t>(m_pages->shownPage()));
+}
+
+}  // namespace glaukophos

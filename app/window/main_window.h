@@ -1,0 +1,139 @@
+// The one window: rail, figure, panel, ladder, read-out.
+#pragma once
+
+#include <QActionGroup>
+#include <QMainWindow>
+#include <QPageSize>
+#include <QStackedWidget>
+#include <QToolButton>
+
+#include "app/bench/bench_window.h"
+#include "app/document/document.h"
+#include "app/document/own_rack.h"
+#include "app/document/recovery.h"
+#include "app/jobs/loader.h"
+#include "app/stages/colours/colours_panel.h"
+#include "app/stages/figure/figure_panel.h"
+#include "app/stages/lights/lights_panel.h"
+#include "app/stages/steps/steps_panel.h"
+#include "app/stages/values/values_panel.h"
+#include "app/view/figure_view.h"
+#include "app/view/ladder_strip.h"
+#include "app/view/lanes_view.h"
+#include "app/widgets/banner.h"
+#include "app/widgets/theme.h"
+
+namespace glaukophos {
+
+enum class Stage { Figure, Lights, Values, Colours, Steps };
+
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+
+  public:
+    // Copies of unsaved work and the painter's rack are kept in `folder`.
+    explicit MainWindow(const QString& folder, QWidget* parent = nullptr);
+
+    [[nodiscard]] Document& document() { return m_document; }
+    [[nodiscard]] FigureView& figureView() { return *m_view; }
+    [[nodiscard]] Banner& banner() { return *m_banner; }
+    [[nodiscard]] Recovery& recovery() { return m_recovery; }
+    [[nodiscard]] Loader& loader() { return m_loader; }
+    [[nodiscard]] FigurePanel& figurePanel() { return *m_figure_panel; }
+    [[nodiscard]] LightsPanel& lightsPanel() { return *m_lights_panel; }
+    [[nodiscard]] ValuesPanel& valuesPanel() { return *m_values_panel; }
+    [[nodiscard]] ColoursPanel& coloursPanel() { return *m_colours_panel; }
+    [[nodiscard]] StepsPanel& stepsPanel() { return *m_steps_panel; }
+    [[nodiscard]] BenchWindow& bench() { return *m_bench; }
+    void openBench();
+
+    void openFiles(const QStringList& files);  // asks about unsaved changes first
+    // Another file of the open figure: parts and lights stay.
+    void reimport(const QStringList& files);
+    void offerRecovery();
+    void setStage(Stage stage);
+    void setTheme(ThemeKind kind);
+    bool saveTo(const QString& file);
+    bool exportSheet(const QString& file, QPageSize::PageSizeId page);
+    bool exportStudy(const QString& file, QPageSize::PageSizeId page);
+    bool exportCsv(const QString& file);
+    // What follows from the work, by the ending of the file: .csv, .json, .ics or .gpl.
+    bool exportWork(const QString& file);
+    // The whole plan for the bench as a PDF, or a PNG of each layer's map in a folder.
+    bool exportWorkSheet(const QString& file, QPageSize::PageSizeId page);
+    bool exportMaps(const QString& folder);
+    // An ICC profile for the screen, remembered; empty for sRGB.
+    void setScreenProfile(const QString& file);
+
+  protected:
+    void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+
+  private:
+    QWidget* buildRail();
+    QWidget* buildTopBar();
+    QWidget* buildMiddle();
+    QWidget* buildPanels();
+    QWidget* buildFoot();
+    void connectPanels();
+    void showFoot();
+    void countFindings();
+    void buildFileMenu();
+    void buildEditMenu();
+    void buildViewMenu();
+    void buildHelpMenu();
+    void connectLoader();
+    void askSizeIfDoubtful();
+    void updateTitle();
+    void updateActions();
+
+    bool mayDiscard();  // false when the user wants to keep working on unsaved changes
+    bool save();
+    bool saveAs();
+    void askOpen();
+    void askReimport();
+    void askExportSheet(QPageSize::PageSizeId page);
+    void askExportStudy(QPageSize::PageSizeId page);
+    void askExportCsv();
+    void askExportWork(const QString& title, const QString& filter);
+    void askExportWorkSheet(QPageSize::PageSizeId page);
+    void askExportMaps();
+    // Long work with a bar and a button to stop it.
+    bool withProgress(const QString& what, const std::function<Result<void>(const Progress&)>& run);
+    // What is known so far, when there are steps; else says why not, and null.
+    const Evaluated* withSteps();
+    bool report(const Result<void>& result);  // shows an error; true when there is none
+    void showHelp();
+    void showAbout();
+    QAction* addAction(QMenu& menu, const QString& text, const QKeySequence& keys,
+                       const std::function<void()>& run);
+
+    Document m_document;
+    Loader m_loader;
+    Recovery m_recovery;
+    OwnRack m_own_rack;
+
+    // All owned by Qt.
+    FigureView* m_view;
+    Banner* m_banner;
+    LadderStrip* m_strip;
+    LanesView* m_lanes;
+    QStackedWidget* m_foot;  // the strip, or the lanes
+    QLabel* m_readout;
+    QToolButton* m_findings;
+    QToolButton* m_bench_button = nullptr;
+    QStackedWidget* m_panels;
+    FigurePanel* m_figure_panel = nullptr;
+    LightsPanel* m_lights_panel = nullptr;
+    ValuesPanel* m_values_panel = nullptr;
+    ColoursPanel* m_colours_panel = nullptr;
+    StepsPanel* m_steps_panel = nullptr;
+    BenchWindow* m_bench = nullptr;
+    std::vector<QToolButton*> m_stage_buttons;
+    std::vector<QToolButton*> m_overlay_buttons;
+    std::vector<QAction*> m_needs_plan;
+    QAction* m_from_light = nullptr;
+};
+
+}  // namespace glaukophos

@@ -1,0 +1,163 @@
+// Guesses are proposals: the painter sees them and can change them.
+#include "core/figure/stance.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace glaukophos {
+namespace {
+
+constexpr std::array<LengthUnit, 4> kUnits = {{{"millimetres", "mm", 1.0F},
+                                               {"centimetres", "cm", 10.0F},
+                                               {"inches", "in", 25.4F},
+                                               {"metres", "m", 1000.0F}}};
+constexpr std::array<UsualSize, 7> kSizes = {{{"28 mm", 28.0F, true},
+                                              {"32 mm", 32.0F, true},
+                                              {"40 mm", 40.0F, true},
+                                              {"54 mm", 54.0F, true},
+                                              {"75 mm", 75.0F, true},
+                                              {"1:35", 50.0F, false},
+                                              {"1:10 bust", 75.0F, false}}};
+
+// The rotation that turns `from` to +z, by quarter turns.
+Eigen::Matrix3f turnToUp(const Vec3& from) {
+    return Eigen::Quaternionf::FromTwoVectors(from, Vec3::UnitZ()).toRotationMatrix();
+}
+
+// Area of triangles facing along -up within a hundredth of the height above the lowest point.
+double flatUnderside(const Mesh& mesh, const Vec3& up) {
+    float low = std::numeric_limits<float>::max();
+    float high = std::numeric_limits<float>::lowest();
+    for (const Vec3& p : mesh.positions_mm) {
+        low = std::min(low, p.dot(up));
+        high = std::max(high, p.dot(up));
+    }
+    const float limit = low + 0.01F * (high - low);
+    double area = 0.0;
+    for (const Triangle& t : mesh.triangles) {
+        const Vec3 normal = areaVector(mesh, t);
+        const bool at_bottom = std::ranges::all_of(
+            t, [&](std::uint32_t corner) { return mesh.positions_mm[corner].dot(up) <= limit; });
+        if (at_bottom && normal.dot(up) < -0.98F * normal.norm()) area += normal.norm();
+    }
+    return area;
+}
+
+// How much the outline from above, taken per height, differs from its mirror image; 0 is perfect.
+double asymmetry(std::span<const Vec3> points, double azimuth) {
+    constexpr int kCells = 24;
+    const Vec3 side(static_cast<float>(std::cos(azimuth)), static_cast<float>(std::sin(azimuth)),
+                    0.0F);
+    const Vec3 front(-side.y(), side.x(), 0.0F);
+    Bounds box;
+    std::vector<Vec3> turned;
+    turned.reserve(points.size());
+    for (const Vec3& p : points) {
+        turned.emplace_back(p.dot(side), p.dot(front), p.z());
+        box.low = box.low.cwiseMin(turned.back());
+        box.high = box.high.cwiseMax(turned.back());
+    }
+    const Vec3 cell = (box.size() / kCells).cwiseMax(1e-6F);
+    const auto index = [&](float x, float y, float z) {
+        const auto in = [](float v) {
+            return static_cast<std::size_t>(std::clamp(static_cast<int>(v), 0, kCells - 1));
+        };
+        return (in(x / cell.x()) * kCells + in(y / cell.y())) * kCells + in(z / cell.z());
+    };
+    std::vector<bool> filled(std::size_t{kCells} * kCells * kCells, false);
+    std::vector<bool> mirrored(filled.size(), false);
+    for (const Vec3& p : turned) {
+        const Vec3 q = p - box.low;
+        filled[index(q.x(), q.y(), q.z())] = true;
+        mirrored[index(box.size().x() - q.x(), q.y(), q.z())] = true;
+    }
+    double differ = 0.0;
+    double either = 0.0;
+    for (std::size_t i = 0; i < filled.size(); ++i) {
+        either += filled[i] || mirrored[i] ? 1.0 : 0.0;
+        differ += filled[i] != mirrored[i] ? 1.0 : 0.0;
+    }
+    return either > 0.0 ? differ / either : 1.0;
+}
+
+}  // namespace
+
+std::span<const LengthUnit> lengthUnits() { return kUnits; }
+
+bool fitsAFigure(float height_in_file, const LengthUnit& unit) {
+    const float mm = height_in_file * unit.mm;
+    return mm >= 12.0F && mm <= 450.0F;
+}
+
+const LengthUnit& guessedUnit(float height_in_file) {
+    const auto fits = [&](const LengthUnit& unit) { return fitsAFigure(height_in_file, unit); };
+    if (fits(kUnits[0])) return kUnits[0];
+    const auto count = std::ranges::count_if(kUnits, fits);
+    if (count != 1) return kUnits[0];
+    return *std::ranges::find_if(kUnits, fits);
+}
+
+std::span<const UsualSize> usualSizes() { return kSizes; }
+
+Eigen::Matrix3f uprightTurn(const Mesh& mesh, bool y_is_up) {
+    const std::array<Vec3, 6> ways = {Vec3(0, 0, 1),  Vec3(0, 1, 0),  Vec3(1, 0, 0),
+                                      Vec3(0, 0, -1), Vec3(0, -1, 0), Vec3(-1, 0, 0)};
+    Vec3 best = y_is_up ? ways[1] : ways[0];
+    if (y_is_up) return turnToUp(best);
+    double most = 2.0 * flatUnderside(mesh, best);
+    for (const Vec3& way : ways) {
+        if (way == best) continue;
+        const double flat = flatUnderside(mesh, way);
+        if (flat > most * 1.001 && flat > 0.0) {
+            most = flat;
+            best = way;
+        }
+    }
+    return turnToUp(best);
+}
+
+double facingTurn_deg(const Mesh& upright) {
+    // The base is often round and says nothing: look at the upper four fifths.
+    Bounds bounds = boundsOf(upright.positions_mm);
+    std::vector<Vec3> points;
+    const std::size_t stride = std::max<std::size_t>(1, upright.positions_mm.size() / 60'000);
+    for (std::size_t i = 0; i < upright.positions_mm.size(); i += stride) {
+        const Vec3& p = upright.positions_mm[i];
+        if (p.z() > bounds.low.z() + 0.2F * bounds.size().z()) points.push_back(p);
+    }
+    if (points.size() < 100) return 0.0;
+    const double as_it_is = asymmetry(points, 0.0);
+    double best = as_it_is;
+    double best_deg = 0.0;
+    for (double deg = -40.0; deg <= 40.0; deg += 2.0) {
+        const double value = asymmetry(points, radians(deg));
+        if (value < best) {
+            best = value;
+            best_deg = deg;
+        }
+    }
+    return best < 0.25 && best < 0.7 * as_it_is ? -best_deg : 0.0;
+}
+
+Vec3 moved(const Vec3& point, const Stance& stance, const Vec3& shift) {
+    return stance.scale * (stance.turn * point) + shift;
+}
+
+Vec3 shiftFor(const Mesh& mesh, const Stance& stance) {
+    Bounds bounds;
+    for (const Vec3& p : mesh.positions_mm) {
+        bounds.add(moved(p, stance, Vec3::Zero()));
+    }
+    return {-bounds.centre().x(), -bounds.centre().y(), -bounds.low.z()};
+}
+
+void move(Mesh& mesh, const Stance& stance, const Vec3& shift) {
+    for (Vec3& p : mesh.positions_mm) p = moved(p, stance, shift);
+}
+
+void stand(Mesh& mesh, const Stance& stance) { move(mesh, stance, shiftFor(mesh, stance)); }
+
+}  // namespace glaukophos

@@ -1,0 +1,198 @@
+// Tables for skies and previews, rays for the rest.
+#include "core/lighting/irradiance_of_plan.h"
+
+#include <algorithm>
+
+#include "core/base/finite.h"
+#include "core/base/parallel.h"
+
+namespace glaukophos {
+namespace {
+
+// Whether a preview can come from the table: from far away, or from a lamp beyond the figure's
+// bounds, and nothing that the table's rays met lets the light pass.
+bool canBeLookedUp(const Light& light, const Figure& figure, const SkyTable& table) {
+    if (table.rounds < kSkyRounds || !light.own_parts.empty() || !light.passed_parts.empty()) {
+        return false;
+    }
+    if (std::holds_alternative<FarLight>(light.kind)) return true;
+    const auto* lamp = std::get_if<Lamp>(&light.kind);
+    if (lamp == nullptr) return false;
+    const Bounds& bounds = figure.bounds();
+    return (lamp->centre_mm.array() > bounds.high.array()).any() ||
+           (lamp->centre_mm.array() < bounds.low.array()).any();
+}
+
+// Shadow borders are known at vertices only: without this they run in spikes along the triangles,
+// and a vertex that happens to touch a crease makes a speck. Averages what each vertex sees with
+// its neighbours that face the light, which is finer than a brush tip.
+void settleShadows(const Mesh& mesh, Arriving& found) {
+    struct Sum {
+        float seen = 0.0F;
+        float count = 0.0F;
+    };
+    std::vector<Sum> sums(mesh.positions_mm.size());
+    for (const Triangle& t : mesh.triangles) {
+        for (std::size_t k = 0; k < 3; ++k) {
+            const std::uint32_t from = t[k];
+            if (found.open[from] <= 0.0F) continue;
+            for (const std::uint32_t to : {t[(k + 1) % 3], t[(k + 2) % 3]}) {
+                sums[to].seen += found.seen[from];
+                sums[to].count += 1.0F;
+            }
+        }
+    }
+    for (std::size_t v = 0; v < sums.size(); ++v) {
+        if (found.open[v] <= 0.0F || sums[v].count <= 0.0F) continue;
+        found.seen[v] = 0.5F * found.seen[v] + 0.5F * sums[v].seen / sums[v].count;
+    }
+}
+
+// Receivers of the form that throw light back.
+std::vector<bool> throwersOf(const Plan& plan, const Bounce& bounce) {
+    const Figure& figure = *plan.figure;
+    std::vector<bool> throwers(figure.form->points_mm.size(), false);
+    for (std::size_t v = 0; v < figure.vertexCount(); ++v) {
+        const PartIndex part = figure.surface.parts[v];
+        const bool chosen = std::ranges::find(bounce.from_parts, part) != bounce.from_parts.end();
+        if (chosen) throwers[figure.surface.whole_vertices[v]] = true;
+    }
+    for (std::size_t i = figure.form->whole.normals.size(); i < throwers.size(); ++i) {
+        throwers[i] = bounce.from_floor;
+    }
+    return throwers;
+}
+
+std::vector<float> weightedSum(const std::vector<std::span<const float>>& lights,
+                               std::span<const float> weights, std::size_t receivers) {
+    std::vector<float> sum(receivers, 0.0F);
+    forChunks(receivers, {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t l = 0; l < weights.size(); ++l) {
+            if (weights[l] == 0.0F) continue;
+            for (std::size_t i = begin; i < end; ++i) sum[i] += weights[l] * lights[l][i];
+        }
+    });
+    return sum;
+}
+
+}  // namespace
+
+std::vector<float> lightWeights(const Plan& plan) {
+    std::vector<float> weights;
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        weights.push_back(shines(plan, l) ? static_cast<float>(plan.lights[l].strength) : 0.0F);
+    }
+    return weights;
+}
+
+std::vector<float> paintedAreas(const Plan& plan, const Irradiance& irradiance) {
+    const Surface& surface = plan.figure->surface;
+    const std::vector<bool> is_source = sourceParts(plan);
+    std::vector<float> areas = surface.areas_mm2;
+    for (std::size_t v = 0; v < areas.size(); ++v) {
+        const bool hidden = !irradiance.hidden.empty() && irradiance.hidden[v];
+        if (hidden || is_source[surface.parts[v]]) areas[v] = 0.0F;
+    }
+    return areas;
+}
+
+std::vector<float> sumOfLights(const Irradiance& irradiance, std::span<const float> weights,
+                               std::size_t receivers) {
+    std::vector<std::span<const float>> lights;
+    for (const std::vector<float>& light : irradiance.of_lights) lights.emplace_back(light);
+    return weightedSum(lights, weights, receivers);
+}
+
+OverForm irradianceOf(const Light& light, const Figure& figure, const SkyTable& table,
+                      Accuracy accuracy, const Progress& progress) {
+    const Form& form = *figure.form;
+    if (const auto* sky = std::get_if<Sky>(&light.kind)) {
+        if (table.rounds == 0) return OverForm(std::vector<float>(form.points_mm.size(), 0.0F));
+        return OverForm(skyIrradiance(table, form.normals, *sky));
+    }
+    if (accuracy == Accuracy::Preview && canBeLookedUp(light, figure, table)) {
+        if (const auto* far = std::get_if<FarLight>(&light.kind)) {
+            return OverForm(farPreview(table, form.normals, *far));
+        }
+        return OverForm(lampPreview(table, form.receivers(), std::get<Lamp>(light.kind)));
+    }
+    Light of_strength_one = light;
+    of_strength_one.strength = 1.0;
+    Arriving found =
+        arriving(of_strength_one, form.receivers(), occludersOf(figure), accuracy, progress);
+    if (found.open.empty()) return {};
+    settleShadows(form.whole.mesh, found);
+    std::vector<float> irradiance = found.irradiance();
+    requireFinite(irradiance, "irradiance of a light");
+    return OverForm(std::move(irradiance));
+}
+
+bool throwsBack(const Light& light) { return std::holds_alternative<Bounce>(light.kind); }
+
+BounceTable bounceTableOf(const Form& form, const Progress& progress) {
+    return traceBounce(form.receivers(), {form.shown, form.whole.mesh, form.floor}, progress);
+}
+
+void addThrownBack(const Plan& plan, const BounceTable& table, FormIrradiance& irradiance) {
+    const Form& form = *plan.figure->form;
+    std::vector<float> weights = lightWeights(plan);
+    std::vector<std::span<const float>> lights;
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        if (throwsBack(plan.lights[l])) weights[l] = 0.0F;
+        lights.push_back(irradiance.of_lights[l]->values());
+    }
+    const std::vector<float> direct = weightedSum(lights, weights, form.points_mm.size());
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        const auto* bounce = std::get_if<Bounce>(&plan.lights[l].kind);
+        if (bounce == nullptr) continue;
+        const std::vector<bool> throwers = throwersOf(plan, *bounce);
+        const float open_floor = bounce->from_floor ? direct.back() : 0.0F;
+        irradiance.of_lights[l] =
+            std::make_shared<const OverForm>(thrownBack(table, direct, throwers, open_floor));
+    }
+}
+
+SkySeen skySeenBy(const Form& form, const SkyTable& table) {
+    SkySeen seen;
+    seen.visibility = OverForm(skyIrradiance(table, form.normals, {SkyKind::Uniform, 0.0}));
+    seen.hidden.assign(form.points_mm.size(), false);
+    const float floor = form.bounds.low.z() + 1e-3F * form.bounds.size().z();
+    for (std::size_t v = 0; v < form.whole.normals.size(); ++v) {
+        const bool sees_nothing =
+            std::ranges::all_of(table.bits[v], [](std::uint64_t word) { return word == 0; });
+        const bool stands_on_it = form.points_mm[v].z() < floor && form.normals[v].z() < -0.3F;
+        seen.hidden[v] = sees_nothing || stands_on_it;
+    }
+    return seen;
+}
+
+Irradiance spread(const Figure& figure, const FormIrradiance& irradiance) {
+    Irradiance result;
+    for (const auto& light : irradiance.of_lights) {
+        result.of_lights.push_back(figure.spread(*light));
+    }
+    for (const OverForm& coat : irradiance.sprayed) result.sprayed.push_back(figure.spread(coat));
+    if (irradiance.sky == nullptr) return result;
+    result.sky_visibility = figure.spread(irradiance.sky->visibility);
+    result.hidden.assign(figure.receiverCount(), false);
+    for (std::size_t v = 0; v < figure.vertexCount(); ++v) {
+        result.hidden[v] = irradiance.sky->hidden[figure.surface.whole_vertices[v]];
+    }
+    return result;
+}
+
+double restOfLight(const Plan& plan, const Irradiance& irradiance, std::size_t except) {
+    const std::vector<float> areas = paintedAreas(plan, irradiance);
+    std::vector<float> weights = lightWeights(plan);
+    weights[except] = 0.0F;
+    const std::vector<float> light = sumOfLights(irradiance, weights, areas.size());
+    double area = 0.0;
+    double flux = 0.0;
+    for (std::size_t v = 0; v < areas.size(); ++v) {
+        area += areas[v];
+        flux += areas[v] * light[v];
+    }
+    return area > 0.0 ? flux / area : 0.0;
+}
+
+}  // namespace glaukophos

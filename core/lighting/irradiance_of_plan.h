@@ -1,0 +1,66 @@
+// Light of each entry of a plan on the whole figure, from the quickest source that is right.
+#pragma once
+
+#include "core/base/progress.h"
+#include "core/light/bounce.h"
+#include "core/light/irradiance.h"
+#include "core/light/sky_table.h"
+#include "core/plan/plan.h"
+
+namespace glaukophos {
+
+// Irradiance of each light at every receiver of a figure as if its strength were 1 and it were on,
+// so that a change of strength, colour or switch needs no ray.
+struct Irradiance {
+    std::vector<std::vector<float>> of_lights;
+    std::vector<float> sky_visibility;  // 0..1: irradiance under a uniform sky, for pictures
+    // Per receiver: no brush gets there (inside other parts, or flat on the floor); empty: none.
+    std::vector<bool> hidden;
+    std::vector<std::vector<float>> sprayed;  // by each coat of the underpainting: see sprayedOf
+};
+
+// What a sky table says of a form, without any light.
+struct SkySeen {
+    OverForm visibility;       // as sky_visibility above
+    std::vector<bool> hidden;  // one entry a receiver of the form
+};
+
+// The same at the receivers of a form, before it is divided into parts.
+struct FormIrradiance {
+    std::vector<std::shared_ptr<const OverForm>> of_lights;
+    std::shared_ptr<const SkySeen> sky;
+    std::vector<OverForm> sprayed;
+};
+
+// Strength of each light that shines, 0 for the others.
+std::vector<float> lightWeights(const Plan& plan);
+
+// The sum of all lights at each receiver of the figure, each times its weight.
+std::vector<float> sumOfLights(const Irradiance& irradiance, std::span<const float> weights,
+                               std::size_t receivers);
+
+// The area of each vertex that is to be painted: neither a source nor hidden.
+std::vector<float> paintedAreas(const Plan& plan, const Irradiance& irradiance);
+
+// Light of one entry of the plan at strength 1: from the table for skies, by rays otherwise. Zero
+// for what is thrown back: see addThrownBack. Empty when stopped.
+OverForm irradianceOf(const Light& light, const Figure& figure, const SkyTable& table,
+                      Accuracy accuracy, const Progress& progress);
+
+bool throwsBack(const Light& light);
+
+// Who throws how much light to whom; empty when stopped.
+BounceTable bounceTableOf(const Form& form, const Progress& progress);
+
+// Fills the entries of lights that are thrown back, from all others as they shine.
+void addThrownBack(const Plan& plan, const BounceTable& table, FormIrradiance& irradiance);
+
+SkySeen skySeenBy(const Form& form, const SkyTable& table);
+
+// From the receivers of the form to those of the figure.
+Irradiance spread(const Figure& figure, const FormIrradiance& irradiance);
+
+// Mean irradiance on the figure of all lights that are on but `except` (its index).
+double restOfLight(const Plan& plan, const Irradiance& irradiance, std::size_t except);
+
+}  // namespace glaukophos

@@ -1,0 +1,321 @@
+// Each licence is one pass over the vertices it concerns.
+#include "core/painted/licences.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/base/parallel.h"
+#include "core/geometry/surface_distance.h"
+
+namespace glaukophos {
+namespace {
+
+double smooth(double place) {
+    const double t = std::clamp(place, 0.0, 1.0);
+    return t * t * (3.0 - 2.0 * t);
+}
+
+// A face's own frame, and where its vertices lie in it.
+struct FaceFrame {
+    Vec3 up;
+    Vec3 left;  // the figure's own
+};
+
+FaceFrame frameOf(const FaceQuarters& face) {
+    Vec3 up = Vec3::UnitZ() - face.facing.z() * face.facing;
+    if (up.norm() < 1e-3F) up = Vec3::UnitY();  // a face that looks straight up or down
+    up.normalize();
+    const Vec3 left = up.cross(face.facing).normalized();
+    const auto lean = static_cast<float>(radians(face.lean_deg));
+    return {std::cos(lean) * up + std::sin(lean) * left,
+            std::cos(lean) * left - std::sin(lean) * up};
+}
+
+struct FacePoint {
+    std::uint32_t vertex = 0;
+    float left_mm = 0.0F;
+    float up_mm = 0.0F;
+};
+
+PartIndex partAt(const Surface& surface, const Vec3& place_mm) {
+    std::size_t nearest = 0;
+    float distance2 = std::numeric_limits<float>::max();
+    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+        const float here = (surface.mesh.positions_mm[v] - place_mm).squaredNorm();
+        if (here >= distance2) continue;
+        distance2 = here;
+        nearest = v;
+    }
+    return surface.parts[nearest];
+}
+
+std::vector<FacePoint> pointsOf(const Plan& plan, const FaceQuarters& face) {
+    const Surface& surface = plan.figure->surface;
+    const PartIndex part = partAt(surface, face.middle_mm);
+    const FaceFrame frame = frameOf(face);
+    std::vector<FacePoint> points;
+    for (std::uint32_t v = 0; v < surface.parts.size(); ++v) {
+        const Vec3 away = surface.mesh.positions_mm[v] - face.middle_mm;
+        if (surface.parts[v] != part || away.norm() > face.radius_mm) continue;
+        if (surface.normals[v].dot(face.facing) < -0.3F) continue;  // the back of the head
+        points.push_back({v, away.dot(frame.left), away.dot(frame.up)});
+    }
+    return points;
+}
+
+// How far the face reaches to one side: what a few stray vertices add does not count.
+float extentOf(const std::vector<FacePoint>& points, float side) {
+    std::vector<float> reaches;
+    for (const FacePoint& point : points) {
+        if (side * point.left_mm > 0.0F) reaches.push_back(side * point.left_mm);
+    }
+    if (reaches.empty()) return 1.0F;
+    const auto at = reaches.begin() + static_cast<std::ptrdiff_t>((reaches.size() - 1) * 19 / 20);
+    std::ranges::nth_element(reaches, at);
+    return std::max(0.1F, *at);
+}
+
+// 0..1 of what a stroke adds at a vertex: full under the brush, none a third of its radius away.
+float strokeAt(const Correction& stroke, const Vec3& point, const Vec3& normal) {
+    const auto radius = static_cast<float>(stroke.radius_mm);
+    float best = 0.0F;
+    for (std::size_t i = 0; i < stroke.points_mm.size(); ++i) {
+        if (stroke.normals[i].dot(normal) < 0.2F) continue;
+        const float away = (stroke.points_mm[i] - point).norm() / radius;
+        best = std::max(best, static_cast<float>(smooth((1.3 - away) / 0.3)));
+    }
+    return best;
+}
+
+Bounds brushed(const Correction& stroke) {
+    Bounds bounds = boundsOf(std::span<const Vec3>(stroke.points_mm));
+    const Vec3 margin = Vec3::Constant(static_cast<float>(1.3 * stroke.radius_mm));
+    bounds.low -= margin;
+    bounds.high += margin;
+    return bounds;
+}
+
+bool contains(const Bounds& bounds, const Vec3& p) {
+    return (p.array() >= bounds.low.array()).all() && (p.array() <= bounds.high.array()).all();
+}
+
+// The vertices of one part with a mesh of their own.
+struct PartMesh {
+    Mesh mesh;
+    std::vector<std::uint32_t> vertices;  // of the surface
+};
+
+PartMesh meshOfPart(const Surface& surface, PartIndex part) {
+    PartMesh result;
+    for (std::size_t i = 0; i < surface.labels.size(); ++i) {
+        if (surface.labels[i] != part) continue;
+        const Triangle& t = surface.mesh.triangles[i];
+        result.mesh.triangles.push_back(t);
+        result.vertices.insert(result.vertices.end(), t.begin(), t.end());
+    }
+    std::ranges::sort(result.vertices);
+    result.vertices.erase(std::unique(result.vertices.begin(), result.vertices.end()),
+                          result.vertices.end());
+    for (const std::uint32_t v : result.vertices) {
+        result.mesh.positions_mm.push_back(surface.mesh.positions_mm[v]);
+    }
+    for (Triangle& t : result.mesh.triangles) {
+        for (std::uint32_t& corner : t) {
+            corner = static_cast<std::uint32_t>(std::ranges::lower_bound(result.vertices, corner) -
+                                                result.vertices.begin());
+        }
+    }
+    return result;
+}
+
+// Where it ends against other parts or sticks inside them; the lowest tenth of a part that stands
+// free.
+std::vector<std::uint32_t> rootOf(const Surface& surface, const Irradiance& irradiance,
+                                  const PartMesh& part) {
+    std::vector<std::uint32_t> root;
+    Bounds bounds;
+    for (std::uint32_t i = 0; i < part.vertices.size(); ++i) {
+        const std::uint32_t v = part.vertices[i];
+        bounds.add(part.mesh.positions_mm[i]);
+        const bool inside = !irradiance.hidden.empty() && irradiance.hidden[v];
+        if (inside || surface.links.on_border[v]) root.push_back(i);
+    }
+    if (!root.empty()) return root;
+    const float low = bounds.low.z() + 0.1F * bounds.size().z();
+    for (std::uint32_t i = 0; i < part.vertices.size(); ++i) {
+        if (part.mesh.positions_mm[i].z() <= low) root.push_back(i);
+    }
+    return root;
+}
+
+}  // namespace
+
+bool hasLicences(const Plan& plan) {
+    const ValueChoices& values = plan.values;
+    return values.calm.amount > 0.0 || !values.corrections.empty() ||
+           (values.face && values.face->used) ||
+           std::ranges::any_of(plan.parts,
+                               [](const Part& part) { return part.lift > 0.0 || part.calm > 0.0; });
+}
+
+void liftAndCalm(const Plan& plan, std::span<float> lightness) {
+    const Surface& surface = plan.figure->surface;
+    const PaintRange& paint = plan.values.paint;
+    const Calm& calm = plan.values.calm;
+    const Bounds& bounds = plan.figure->bounds();
+    const double height = std::max(1e-3F, bounds.size().z());
+    forChunks(lightness.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            const Part& part = plan.parts[surface.parts[v]];
+            const double up = (surface.mesh.positions_mm[v].z() - bounds.low.z()) / height;
+            // Full at the foot, gone a tenth of the height above the knee.
+            const double low = smooth((calm.from_share + 0.1 - up) / 0.2);
+            const double kept = (1.0 - calm.amount * low) * (1.0 - part.calm);
+            const double above = kept * (lightness[v] - paint.darkest);
+            const double share = above / (paint.top() - paint.darkest);
+            const double lifted = part.lift * std::clamp(1.0 - share, 0.0, 1.0);
+            lightness[v] = static_cast<float>(paint.darkest + above + lifted);
+        }
+    });
+}
+
+FaceLight faceLight(const Plan& plan, const FaceQuarters& face, std::span<const float> as_lit) {
+    const Surface& surface = plan.figure->surface;
+    struct Mean {
+        double sum = 0.0;
+        double area = 1e-9;
+        void add(double area_mm2, double value) {
+            sum += area_mm2 * value;
+            area += area_mm2;
+        }
+        [[nodiscard]] double value() const { return sum / area; }
+    };
+    Mean left;
+    Mean right;
+    Mean upper;
+    Mean lower;
+    Mean all;
+    for (const FacePoint& point : pointsOf(plan, face)) {
+        const double area = surface.areas_mm2[point.vertex];
+        const double value = as_lit[point.vertex];
+        (point.left_mm > 0.0F ? left : right).add(area, value);
+        (point.up_mm > 0.0F ? upper : lower).add(area, value);
+        all.add(area, value);
+    }
+    return {left.value() >= right.value(), upper.value() >= lower.value(), all.value()};
+}
+
+std::vector<float> quartersOf(const Plan& plan, const FaceQuarters& face, const FaceLight& light) {
+    constexpr double kStrongest = 22.0;  // L* from the middle of the four values to the outer ones
+    constexpr double kVeil = 14.0;       // L* that a full veil takes off
+    constexpr double kTurn_mm = 0.25;    // half the width of the turn from one quarter to the next
+    std::vector<float> result(plan.figure->vertexCount(), -1.0F);
+    const std::vector<FacePoint> points = pointsOf(plan, face);
+    const float light_side = light.from_own_left ? 1.0F : -1.0F;
+    const float far_extent = extentOf(points, -light_side);
+    const PaintRange& paint = plan.values.paint;
+    for (const FacePoint& point : points) {
+        const double aside = light_side * point.left_mm;
+        const double up = light.from_above ? point.up_mm : -point.up_mm;
+        const double side = 2.0 * smooth(0.5 + 0.5 * aside / kTurn_mm) - 1.0;
+        const double above = 2.0 * smooth(0.5 + 0.5 * up / kTurn_mm) - 1.0;
+        const double veil = smooth((-aside / far_extent - 0.6) / 0.25);
+        const double value = light.mean_lightness +
+                             face.strength * kStrongest * (side + 2.0 * above) / 3.0 -
+                             face.veil * kVeil * veil;
+        result[point.vertex] = static_cast<float>(std::clamp(value, paint.darkest, paint.top()));
+    }
+    return result;
+}
+
+FaceQuarters faceAt(const Plan& plan, const Vec3& point_mm) {
+    const Surface& surface = plan.figure->surface;
+    FaceQuarters face;
+    face.middle_mm = point_mm;
+    face.radius_mm = 0.085 * std::max(1.0F, plan.figure->bounds().size().z());
+    const PartIndex part = partAt(surface, point_mm);
+    Vec3 sum = Vec3::Zero();
+    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+        const double away = (surface.mesh.positions_mm[v] - point_mm).norm();
+        if (surface.parts[v] != part || away > face.radius_mm) continue;
+        sum += surface.areas_mm2[v] * surface.normals[v];
+    }
+    sum.z() *= 0.3F;  // a nose or a brow tips the mean; faces look ahead
+    if (sum.norm() > 1e-6F) face.facing = sum.normalized();
+    return face;
+}
+
+std::vector<std::vector<Vec3>> faceLines(const Plan& plan, const FaceQuarters& face) {
+    const FaceFrame frame = frameOf(face);
+    const RayScene& scene = plan.figure->form->shown;
+    std::vector<std::vector<Vec3>> lines;
+    const auto radius = static_cast<float>(face.radius_mm);
+    for (const Vec3& along : {frame.up, frame.left}) {
+        std::vector<Vec3> line;
+        constexpr int kPoints = 60;
+        for (int i = -kPoints; i <= kPoints; ++i) {
+            const float at = radius * static_cast<float>(i) / kPoints;
+            const Vec3 from = face.middle_mm + at * along + radius * face.facing;
+            const auto hit = scene.nearest(from, -face.facing, 2.0F * radius);
+            if (hit) line.push_back(from - hit->distance_mm * face.facing);
+        }
+        if (line.size() > 1) lines.push_back(std::move(line));
+    }
+    return lines;
+}
+
+void correct(const Plan& plan, std::span<const double> borders, std::span<float> lightness,
+             std::span<float> painted) {
+    const Surface& surface = plan.figure->surface;
+    const PaintRange& paint = plan.values.paint;
+    for (const Correction& stroke : plan.values.corrections) {
+        const Bounds bounds = brushed(stroke);
+        forChunks(surface.parts.size(), {}, [&](std::size_t begin, std::size_t end) {
+            for (std::size_t v = begin; v < end; ++v) {
+                const Vec3& point = surface.mesh.positions_mm[v];
+                if (!contains(bounds, point)) continue;
+                const float amount = strokeAt(stroke, point, surface.normals[v]);
+                if (amount <= 0.0F) continue;
+                const double level = std::clamp(levelOf(lightness[v], borders, paint) +
+                                                    amount * static_cast<float>(stroke.bands),
+                                                0.0, static_cast<double>(borders.size() + 1));
+                const auto wanted = static_cast<float>(lightnessAt(level, borders, paint));
+                painted[v] += wanted - lightness[v];
+                lightness[v] = wanted;
+            }
+        });
+    }
+}
+
+void turnOver(const Plan& plan, const Irradiance& irradiance, std::span<float> lightness,
+              std::span<float> painted) {
+    constexpr double kTip = 0.3;      // of the range of paint: how dark the tips get
+    constexpr double kRecess = 0.25;  // how much recesses count beside the distance
+    const Surface& surface = plan.figure->surface;
+    const std::vector<bool> turned = turnedOverParts(plan);
+    const PaintRange& paint = plan.values.paint;
+    for (std::size_t p = 0; p < turned.size(); ++p) {
+        if (!turned[p]) continue;
+        const PartMesh part = meshOfPart(surface, static_cast<PartIndex>(p));
+        const std::vector<std::uint32_t> root = rootOf(surface, irradiance, part);
+        const std::vector<float> away = surfaceDistances(part.mesh, root);
+        float farthest = 1e-3F;
+        for (const float distance : away) {
+            if (std::isfinite(distance)) farthest = std::max(farthest, distance);
+        }
+        for (std::size_t i = 0; i < away.size(); ++i) {
+            const std::uint32_t v = part.vertices[i];
+            const double gone = std::isfinite(away[i]) ? away[i] / farthest : 1.0;
+            const double open =
+                irradiance.sky_visibility.empty() ? 1.0 : irradiance.sky_visibility[v];
+            const double level = (1.0 - kRecess) * (1.0 - gone) + kRecess * (1.0 - open);
+            const double share =
+                kTip + (1.0 - kTip) * std::clamp(level / (1.0 - 0.5 * kRecess), 0.0, 1.0);
+            lightness[v] =
+                static_cast<float>(paint.darkest + share * (paint.lightest - paint.darkest));
+            painted[v] = lightness[v];
+        }
+    }
+}
+
+}  // namespace glaukophos

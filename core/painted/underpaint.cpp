@@ -1,0 +1,115 @@
+// Thicknesses are rounded to steps that the eye cannot tell, so that few layerings are worked out.
+#include "core/painted/underpaint.h"
+
+#include <algorithm>
+#include <cmath>
+#include <unordered_map>
+
+#include "core/colour/colour_difference.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr int kLevels = 96;        // of thickness
+constexpr double kThickest = 2.0;  // full coats, the last level
+
+std::optional<PaintFilm> filmNamed(const Plan& plan, const std::string& name) {
+    for (const std::vector<Paint>* rack : {&plan.rack, &genericRack()}) {
+        const auto found = std::ranges::find(*rack, name, &Paint::name);
+        if (found != rack->end()) return filmOf(*found);
+    }
+    return std::nullopt;
+}
+
+const std::string& filterOf(const Plan& plan, std::size_t part) {
+    const std::string& own = plan.parts[part].filter;
+    return own.empty() ? plan.under.filter : own;
+}
+
+struct Layers {
+    std::vector<PaintFilm> coats;
+    std::vector<std::optional<PaintFilm>> filters;  // one entry a part
+    Reflectance primer;
+};
+
+Layers layersOf(const Plan& plan) {
+    Layers layers;
+    for (const UnderCoat& coat : plan.under.coats) {
+        layers.coats.push_back(filmNamed(plan, coat.paint).value_or(PaintFilm{}));
+    }
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        layers.filters.push_back(filmNamed(plan, filterOf(plan, p)));
+    }
+    layers.primer = reflectanceOf(plan.mixing.primer);
+    return layers;
+}
+
+// Finer where it is thin: a little opaque paint shows at once.
+int levelOf(double x) {
+    const double share = std::sqrt(std::clamp(x / kThickest, 0.0, 1.0));
+    return static_cast<int>(std::lround(share * kLevels));
+}
+
+double thicknessOf(int level) {
+    const double share = static_cast<double>(level) / kLevels;
+    return kThickest * share * share;
+}
+
+Xyz layered(const Plan& plan, const Layers& layers, std::span<const int> levels, std::size_t part) {
+    Reflectance ground = layers.primer;
+    for (std::size_t c = 0; c < layers.coats.size(); ++c) {
+        ground = over(layers.coats[c], thicknessOf(levels[c]), ground);
+    }
+    if (layers.filters[part]) {
+        ground = over(*layers.filters[part], plan.under.filter_thickness, ground);
+    }
+    return reflected(daylight(), ground);
+}
+
+}  // namespace
+
+std::vector<Xyz> underpaintedOf(const Plan& plan, const Irradiance& irradiance) {
+    const std::vector<UnderCoat>& coats = plan.under.coats;
+    if (!plan.under.used || irradiance.sprayed.size() != coats.size()) return {};
+    const Layers layers = layersOf(plan);
+    const std::vector<PartIndex>& parts = plan.figure->surface.parts;
+    std::unordered_map<std::uint64_t, Xyz> known;
+    std::vector<Xyz> colours(parts.size());
+    std::vector<int> levels(coats.size());
+    for (std::size_t v = 0; v < parts.size(); ++v) {
+        std::uint64_t key = parts[v];
+        for (std::size_t c = 0; c < coats.size(); ++c) {
+            const double x = coats[c].thickness * static_cast<double>(irradiance.sprayed[c][v]);
+            levels[c] = levelOf(x);
+            key = key * (kLevels + 1) + static_cast<std::uint64_t>(levels[c]);
+        }
+        const auto [entry, is_new] = known.try_emplace(key);
+        if (is_new) entry->second = layered(plan, layers, levels, parts[v]);
+        colours[v] = entry->second;
+    }
+    return colours;
+}
+
+std::vector<double> missOfUnderpainting(const Plan& plan, const Appearance& appearance,
+                                        std::span<const Xyz> underpainted) {
+    std::vector<double> misses(plan.parts.size(), 0.0);
+    std::vector<double> areas(plan.parts.size(), 0.0);
+    if (underpainted.empty()) return misses;
+    const ColourBasis basis(plan, appearance);
+    const std::vector<float> painted = paintedAreas(plan, appearance.irradiance);
+    const std::vector<PartIndex>& parts = plan.figure->surface.parts;
+    constexpr std::size_t kStep = 7;  // a seventh of the vertices says as much as all
+    for (std::size_t v = 0; v < parts.size(); v += kStep) {
+        if (painted[v] <= 0.0F) continue;
+        const Lab planned =
+            labFrom(xyzFrom(linearFrom(displayable(labFrom(paintedColour(basis, v))))));
+        misses[parts[v]] += painted[v] * ciede2000(labFrom(underpainted[v]), planned);
+        areas[parts[v]] += painted[v];
+    }
+    for (std::size_t p = 0; p < misses.size(); ++p) {
+        if (areas[p] > 0.0) misses[p] /= areas[p];
+    }
+    return misses;
+}
+
+}  // namespace glaukophos

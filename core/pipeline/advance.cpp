@@ -1,0 +1,327 @@
+// Light from the quickest source that is right, refined in rounds; then paint, then work.
+#include "core/pipeline/advance.h"
+
+#include <algorithm>
+
+#include "core/lighting/sprays.h"
+#include "core/pipeline/stage_keys.h"
+#include "core/pipeline/traces.h"
+
+namespace glaukophos {
+namespace {
+
+class Pipeline {
+  public:
+    Pipeline(const Plan& plan, const EvaluatedPtr& before, const Progress& progress,
+             const Advance& how)
+        : m_plan(plan), m_before(before), m_progress(progress), m_how(how) {
+        if (before != nullptr) m_traces = *before->traces;
+        if (m_traces.form != plan.figure->form) forgetForm();
+    }
+
+    EvaluatedPtr run() {
+        if (lightsUp() && m_how.goal >= Goal::Mixes && mixUp() && m_how.goal >= Goal::Desk) {
+            planWork();
+        }
+        if (m_state == nullptr) return nullptr;
+        // What was traced since the last state was shown is kept as well.
+        Evaluated last = *m_state;
+        last.traces = std::make_shared<const Traces>(std::move(m_traces));
+        return std::make_shared<const Evaluated>(std::move(last));
+    }
+
+  private:
+    [[nodiscard]] bool isLive() const { return static_cast<bool>(m_how.shown); }
+    [[nodiscard]] bool rests() const { return !m_how.rests || m_how.rests(); }
+    [[nodiscard]] bool stopped() const { return m_progress.stopped(); }
+    [[nodiscard]] const Form& form() const { return *m_plan.figure->form; }
+    [[nodiscard]] Progress quietly() const { return {m_progress.stop, {}}; }
+
+    void forgetForm() {
+        m_traces.form = m_plan.figure->form;
+        m_traces.lights.clear();
+        m_traces.table = std::make_shared<const SkyTable>();
+        m_traces.bounce.reset();
+        m_traces.sky.reset();
+        m_traces.sky_rounds = 0;
+        m_traces.ridges.reset();
+        m_traces.before_glow.reset();
+        if (!m_how.kept_sky) return;
+        if (auto table = m_how.kept_sky(form())) {
+            m_traces.table = std::make_shared<const SkyTable>(std::move(*table));
+        }
+    }
+
+    void show(Evaluated state) {
+        state.plan = m_plan;
+        m_state = std::make_shared<const Evaluated>(std::move(state));
+        if (m_how.shown) m_how.shown(m_state);
+    }
+
+    // Light, values and marks at full accuracy; false when stopped before that.
+    bool lightsUp() {
+        const bool known = m_before != nullptr && m_before->complete &&
+                           appearanceKey(m_before->plan) == appearanceKey(m_plan);
+        if (known) {
+            Evaluated same = *m_before;
+            same.desk.reset();
+            if (mixesKey(m_before->plan) != mixesKey(m_plan)) same.mixes.reset();
+            scoreIfAsked(same);
+            show(std::move(same));
+            return true;
+        }
+        return isLive() ? refine() : settle();
+    }
+
+    // The sky in rounds and soft shadows, each shown when it makes a difference.
+    bool refine() {
+        // A preview is always finished, or a hand that never rests would see none.
+        traceLights(Accuracy::Preview, {});
+        publish(Finish::Quick);
+        if (m_traces.table->rounds > 0 && !rests()) return false;
+        const Progress quiet = quietly();
+        if (m_traces.table->rounds == 0) {  // the first round makes the picture readable
+            if (!traceRound() || !traceLights(Accuracy::Preview, quiet)) return false;
+            publish(Finish::Settled);
+        }
+        if (!traceLights(Accuracy::Soft, quiet)) return false;
+        publish(Finish::Settled);
+        if (throwsAnyBack() && m_traces.bounce == nullptr) {
+            if (!traceBounces()) return false;
+            publish(Finish::Settled);
+        }
+        while (m_traces.table->rounds < kSkyRounds) {
+            if (!traceRound() || !traceLights(Accuracy::Preview, quiet)) return false;
+            const int rounds = m_traces.table->rounds;
+            if (rounds == 2 || rounds == 4 || rounds == kSkyRounds) publish(Finish::Settled);
+        }
+        return !stopped();
+    }
+
+    bool settle() {
+        while (m_traces.table->rounds < kSkyRounds) {
+            if (!traceRound()) return false;
+            m_progress.at(0.9 * m_traces.table->rounds / kSkyRounds);
+        }
+        if (!traceLights(Accuracy::Soft, quietly())) return false;
+        if (throwsAnyBack() && m_traces.bounce == nullptr && !traceBounces()) return false;
+        publish(Finish::Settled);
+        m_progress.at(1.0);
+        return !stopped();
+    }
+
+    bool traceRound() {
+        SkyTable table = *m_traces.table;
+        if (!traceNextRound(table, form().receivers(), form().occluders, quietly())) return false;
+        m_traces.table = std::make_shared<const SkyTable>(std::move(table));
+        if (m_traces.table->rounds == kSkyRounds && m_how.keep_sky) {
+            m_how.keep_sky(form(), *m_traces.table);
+        }
+        return true;
+    }
+
+    [[nodiscard]] bool throwsAnyBack() const {
+        return std::ranges::any_of(m_plan.lights, throwsBack);
+    }
+
+    bool traceBounces() {
+        BounceTable table = bounceTableOf(form(), quietly());
+        if (table.empty()) return false;
+        m_traces.bounce = std::make_shared<const BounceTable>(std::move(table));
+        return true;
+    }
+
+    // Forgotten when anything changed that its rays depend on.
+    TracedLight& tracedFor(std::size_t index) {
+        TracedLight& traced = m_traces.lights[index];
+        const Light& light = m_plan.lights[index];
+        const bool names_parts = !light.own_parts.empty() || !light.passed_parts.empty();
+        const auto labels = names_parts ? m_plan.figure->labels : nullptr;
+        if (traced.kind != light.kind || traced.own_parts != light.own_parts ||
+            traced.passed_parts != light.passed_parts || traced.labels != labels) {
+            traced = {light.kind, light.own_parts, light.passed_parts, labels, Accuracy::Preview,
+                      0,          nullptr};
+        }
+        return traced;
+    }
+
+    // Brings every light to at least `accuracy`; false when stopped.
+    bool traceLights(Accuracy accuracy, const Progress& progress) {
+        m_traces.lights.resize(m_plan.lights.size());
+        for (std::size_t l = 0; l < m_plan.lights.size(); ++l) {
+            TracedLight& traced = tracedFor(l);
+            const bool is_sky = std::holds_alternative<Sky>(traced.kind);
+            const bool fresh =
+                is_sky ? traced.sky_rounds == m_traces.table->rounds : traced.accuracy >= accuracy;
+            if (traced.irradiance != nullptr && fresh) continue;
+            OverForm irradiance =
+                irradianceOf(m_plan.lights[l], *m_plan.figure, *m_traces.table, accuracy, progress);
+            if (irradiance.empty()) return false;
+            traced.irradiance = std::make_shared<const OverForm>(std::move(irradiance));
+            traced.accuracy = accuracy;
+            traced.sky_rounds = m_traces.table->rounds;
+        }
+        return true;
+    }
+
+    [[nodiscard]] bool isComplete(Finish finish) const {
+        const bool all_soft = std::ranges::all_of(m_traces.lights, [](const TracedLight& traced) {
+            return std::holds_alternative<Sky>(traced.kind) || traced.accuracy >= Accuracy::Soft;
+        });
+        return finish == Finish::Settled && all_soft && m_traces.table->rounds == kSkyRounds &&
+               (!throwsAnyBack() || m_traces.bounce != nullptr);
+    }
+
+    FormIrradiance gathered(Finish finish) {
+        FormIrradiance irradiance;
+        for (const TracedLight& traced : m_traces.lights) {
+            irradiance.of_lights.push_back(traced.irradiance);
+        }
+        if (m_traces.table->rounds > 0 && m_traces.table->rounds != m_traces.sky_rounds) {
+            m_traces.sky = std::make_shared<const SkySeen>(skySeenBy(form(), *m_traces.table));
+            m_traces.sky_rounds = m_traces.table->rounds;
+        }
+        irradiance.sky = m_traces.sky;
+        if (finish == Finish::Settled) {
+            irradiance.sprayed = sprayedOf(m_plan.under, form(), *m_traces.table);
+        }
+        // Seconds of work the first time: until it is done, nothing is thrown back.
+        if (m_traces.bounce != nullptr) addThrownBack(m_plan, *m_traces.bounce, irradiance);
+        return irradiance;
+    }
+
+    void publish(Finish finish) {
+        Evaluated state;
+        state.serial = 1 + (m_state != nullptr    ? m_state->serial
+                            : m_before != nullptr ? m_before->serial
+                                                  : 0);
+        auto appearance = std::make_shared<const Appearance>(
+            appearanceOf(m_plan, spread(*m_plan.figure, gathered(finish)), finish));
+        state.marks = m_how.goal >= Goal::Marks ? marksOf(*appearance, finish)
+                                                : std::make_shared<const Marks>();
+        state.appearance = std::move(appearance);
+        state.sky_rounds = m_traces.table->rounds;
+        state.complete = isComplete(finish);
+        scoreIfAsked(state);
+        show(std::move(state));
+    }
+
+    // Edges of the form are found once, and kinds of borders when the hand rests.
+    std::shared_ptr<const Marks> marksOf(const Appearance& appearance, Finish finish) {
+        auto marks = std::make_shared<Marks>();
+        const RidgeOptions options = ridgeOptionsFor(m_plan.values.edge_lines);
+        const bool known = m_traces.ridges != nullptr && options == m_traces.ridge_options;
+        if (!known && finish == Finish::Quick) return marks;
+        if (!known) {
+            Ridges ridges = ridgesOf(form().whole, options, quietly());
+            m_traces.ridges.reset();
+            if (stopped()) return marks;
+            m_traces.ridges = std::make_shared<const Ridges>(std::move(ridges));
+            m_traces.ridge_options = options;
+        }
+        marks->lines = edgeLinesOf(m_plan, appearance, *m_traces.ridges);
+        if (finish == Finish::Settled) {
+            marks->edges = bandEdgesOf(m_plan, appearance);
+            marks->underpainted = underpaintedOf(m_plan, appearance.irradiance);
+        }
+        return marks;
+    }
+
+    void scoreIfAsked(Evaluated& state) const {
+        state.score.reset();
+        const bool can = m_how.scored && *m_how.scored < m_plan.lights.size() &&
+                         m_traces.table->rounds == kSkyRounds &&
+                         std::holds_alternative<FarLight>(m_plan.lights[*m_how.scored].kind);
+        if (!can) return;
+        state.scored_light = *m_how.scored;
+        state.score =
+            scoreDirections(m_plan, *m_traces.table, state.appearance->irradiance, *m_how.scored);
+    }
+
+    // Drops for all colours; false when stopped.
+    bool mixUp() {
+        if (!m_state->complete || !rests()) return false;
+        const bool known = m_before != nullptr && m_before->mixes != nullptr &&
+                           mixesKey(m_before->plan) == mixesKey(m_plan);
+        Evaluated state = *m_state;
+        state.mixes = known ? m_before->mixes : mixed();
+        if (state.mixes == nullptr) return false;
+        show(std::move(state));
+        return true;
+    }
+
+    std::shared_ptr<const Mixes> mixed() {
+        if (m_traces.rack == nullptr || m_traces.rack_paints != m_plan.rack) {
+            m_traces.rack = std::make_shared<const MixingRack>(mixingRack(m_plan.rack));
+            m_traces.rack_paints = m_plan.rack;
+        }
+        Mixes mixes = mixesOf(m_plan, *m_state->appearance, *m_traces.rack, quietly());
+        if (mixes.parts.empty()) return nullptr;
+        return std::make_shared<const Mixes>(std::move(mixes));
+    }
+
+    void planWork() {
+        const bool known = m_before != nullptr && m_before->desk != nullptr &&
+                           m_before->mixes == m_state->mixes &&
+                           deskKey(m_before->plan) == deskKey(m_plan);
+        Evaluated state = *m_state;
+        state.desk = known ? m_before->desk : workedOut();
+        if (state.desk != nullptr) show(std::move(state));
+    }
+
+    // Null when stopped.
+    std::shared_ptr<const Desk> workedOut() {
+        const Appearance& appearance = *m_state->appearance;
+        const Mixes& mixes = *m_state->mixes;
+        const Progress quiet = quietly();
+        if (m_traces.before_glow == nullptr || m_traces.before_glow_mixes != m_state->mixes) {
+            BeforeGlow before = beforeGlowOf(m_plan, appearance, mixes, quiet);
+            if (stopped()) return nullptr;
+            m_traces.before_glow = std::make_shared<const BeforeGlow>(std::move(before));
+            m_traces.before_glow_mixes = m_state->mixes;
+        }
+        auto desk = std::make_shared<Desk>();
+        auto work =
+            workOf(m_plan, appearance, mixes, *m_traces.before_glow, *m_traces.ridges, quiet);
+        if (!work) {
+            desk->problem = work.error().message;
+            return stopped() ? nullptr : desk;
+        }
+        desk->work = std::move(*work);
+        auto batch = batchOf(m_plan.steps, desk->work, today(), quiet);
+        if (batch) {
+            desk->batch = std::move(*batch);
+        } else {
+            desk->problem = batch.error().message;
+        }
+        desk->findings = findingsOf(m_plan, appearance, *m_state->marks, mixes, desk->work);
+        return stopped() ? nullptr : desk;
+    }
+
+    const Plan& m_plan;
+    const EvaluatedPtr& m_before;
+    const Progress& m_progress;
+    const Advance& m_how;
+    Traces m_traces;
+    EvaluatedPtr m_state;  // the furthest so far
+};
+
+}  // namespace
+
+EvaluatedPtr advance(const Plan& plan, const EvaluatedPtr& before, const Progress& progress,
+                     const Advance& how) {
+    return Pipeline(plan, before, progress, how).run();
+}
+
+Result<EvaluatedPtr> evaluated(const Plan& plan, Goal goal, const Progress& progress) {
+    Advance how;
+    how.goal = goal;
+    EvaluatedPtr all = advance(plan, nullptr, progress, how);
+    if (progress.stopped() || all == nullptr) return fail(ErrorCode::Cancelled, "Stopped.");
+    if (goal == Goal::Desk && all->desk->work.steps.empty()) {
+        return fail(ErrorCode::BadInput, all->desk->problem);
+    }
+    return all;
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,85 @@
+// The log knows steps by their keys, so that it outlives a change of the plan.
+#include "core/work/bench_log.h"
+
+#include <algorithm>
+
+namespace glaukophos {
+
+const CoatDone* doneOf(const BenchLog& log, const Work& work, const Batch& batch,
+                       std::size_t task) {
+    const TaskOf& of = batch.tasks[task];
+    const std::string& key = work.steps[of.step].key;
+    const auto found = std::ranges::find_if(log.done, [&](const CoatDone& done) {
+        return done.figure == of.figure && done.coat == of.coat && done.step == key;
+    });
+    return found == log.done.end() ? nullptr : &*found;
+}
+
+std::optional<double> readyAt(const BenchLog& log, const Work& work, const Batch& batch,
+                              std::size_t task) {
+    double ready = 0.0;
+    for (const std::size_t other : batch.list.tasks[task].after) {
+        const CoatDone* done = doneOf(log, work, batch, other);
+        if (done == nullptr) return std::nullopt;
+        ready = std::max(ready, done->dry_s);
+    }
+    return ready;
+}
+
+std::optional<NextTask> nextTask(const BenchLog& log, const Work& work, const Batch& batch,
+                                 double now_s) {
+    std::optional<NextTask> soonest;
+    bool passed_over = false;
+    for (const Slot& slot : batch.schedule.sequence) {
+        if (doneOf(log, work, batch, slot.task) != nullptr) continue;
+        const auto ready = readyAt(log, work, batch, slot.task);
+        if (!ready) continue;
+        if (*ready <= now_s) return NextTask{slot.task, *ready, passed_over};
+        passed_over = true;
+        if (!soonest || *ready < soonest->ready_s) soonest = NextTask{slot.task, *ready, false};
+    }
+    return soonest;
+}
+
+void markDone(BenchLog& log, const Work& work, const Batch& batch, std::size_t task, double now_s) {
+    const TaskOf& of = batch.tasks[task];
+    const Step& step = work.steps[of.step];
+    log.done.push_back(
+        {step.key, of.figure, of.coat, log.spent_s / 60.0, now_s, now_s + 60.0 * step.dry_min});
+    log.spent_s = 0.0;
+}
+
+void takeBack(BenchLog& log) {
+    if (log.done.empty()) return;
+    log.spent_s = 60.0 * log.done.back().minutes;
+    log.done.pop_back();
+}
+
+std::vector<CoatDone> drying(const BenchLog& log, double now_s) {
+    std::vector<CoatDone> wet;
+    for (const CoatDone& done : log.done) {
+        if (done.dry_s <= now_s) continue;
+        // Of several coats only the last one counts.
+        std::erase_if(wet, [&](const CoatDone& other) {
+            return other.step == done.step && other.figure == done.figure;
+        });
+        wet.push_back(done);
+    }
+    std::ranges::sort(wet, {}, &CoatDone::dry_s);
+    return wet;
+}
+
+std::optional<double> paceOf(const BenchLog& log, const Work& work) {
+    double taken = 0.0;
+    double planned = 0.0;
+    for (const CoatDone& done : log.done) {
+        const std::size_t step = indexOf(work.steps, done.step);
+        if (step >= work.steps.size()) continue;
+        taken += done.minutes;
+        planned += work.steps[step].work_min;
+    }
+    if (planned <= 0.0) return std::nullopt;
+    return taken / planned;
+}
+
+}  // namespace glaukophos

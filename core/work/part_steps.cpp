@@ -1,0 +1,370 @@
+// Each school is a list of layers made from the part's bands.
+#include "core/work/part_steps.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/colour/coats.h"
+#include "core/colour/colour_difference.h"
+#include "core/work/work_times.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr double kLeastBand_mm2 = 1.5;    // less is not worth a mix of its own
+constexpr double kLeastBandShare = 0.01;  // of the part
+constexpr double kSmallDeep = 0.05;       // a darkest band this small is laid over the next
+
+class PartLayers {
+  public:
+    PartLayers(const WorkBasis& basis, PartIndex part)
+        : m_basis(basis),
+          m_part(part),
+          m_after_glow(comesLate(basis.plan.parts[part]) || turnedOverParts(basis.plan)[part]),
+          m_appearance(m_after_glow ? basis.appearance : basis.before),
+          m_mixes(m_after_glow ? basis.mixes.parts[part] : basis.parts[part]),
+          m_ladder(m_appearance.ladders[part]) {
+        double area = 0.0;
+        for (const Rung& step : m_ladder) area += step.area_mm2;
+        for (std::size_t b = 0; b < m_ladder.size(); ++b) {
+            const bool mixed = m_mixes.bands[b].present && !m_mixes.bands[b].recipe.drops.empty();
+            const double least = std::max(kLeastBand_mm2, kLeastBandShare * area);
+            if (m_ladder[b].present && mixed &&
+                m_ladder[b].area_mm2 >= std::min(least, 0.5 * area)) {
+                m_bands.push_back(b);
+            }
+        }
+    }
+
+    std::vector<Step> steps() {
+        if (m_bands.empty()) return {};
+        switch (buildUpOf(m_basis.plan, m_part)) {
+            case BuildUp::DarkToLight:
+                darkToLight(false);
+                break;
+            case BuildUp::Hatched:
+                darkToLight(true);
+                break;
+            case BuildUp::MiddleFirst:
+                middleFirst();
+                break;
+            case BuildUp::GreysFirst:
+                tint();
+                break;
+            case BuildUp::LightToDark:
+                lightToDark();
+                break;
+        }
+        addHues();
+        for (std::size_t i = 0; i < m_steps.size(); ++i) {
+            if (i > 0) follows(m_steps[i], m_steps[i - 1], "each layer lies on the one before");
+            complete(m_basis, m_steps[i]);
+            m_steps[i].phase = phase();
+        }
+        return std::move(m_steps);
+    }
+
+  private:
+    [[nodiscard]] const Part& part() const { return m_basis.plan.parts[m_part]; }
+    [[nodiscard]] double border(std::size_t b) const { return m_appearance.bands.borders[b]; }
+    [[nodiscard]] std::string name(std::size_t b) const { return bandName(b, m_ladder.size()); }
+    [[nodiscard]] int phase() const { return m_after_glow ? 5 : 1; }
+    [[nodiscard]] Mask values(double from, double to) const {
+        return {m_after_glow ? Where::Finished : Where::Values, from, to, 0, 0};
+    }
+
+    Step step(StepKind kind, std::size_t b, const char* what) const {
+        Step step;
+        step.kind = kind;
+        step.parts = {m_part};
+        step.band = b;
+        step.key = fmt::format("{}/{}/{}", part().name, what, name(b));
+        step.title = fmt::format("{}: {}", part().name, name(b));
+        step.recipe = m_mixes.bands[b].recipe;
+        step.thinner = m_mixes.bands[b].thinner;
+        step.coats = m_mixes.bands[b].coats;
+        return step;
+    }
+
+    [[nodiscard]] double areaFrom(std::size_t b) const {
+        double area = 0.0;
+        for (std::size_t above = b; above < m_ladder.size(); ++above) {
+            area += m_ladder[above].area_mm2;
+        }
+        return area;
+    }
+
+    // Borders of this band that turn gradually.
+    [[nodiscard]] double lostAt(std::size_t border) const {
+        double lost = 0.0;
+        for (const BandEdge& edge : m_basis.edges.edges) {
+            if (edge.part != m_part || edge.border != border) continue;
+            if (edge.kind == EdgeKind::Lost) lost += edge.length_mm;
+            if (edge.kind == EdgeKind::Soft) lost += 0.5 * edge.length_mm;
+        }
+        return lost;
+    }
+
+    void base(std::size_t b, const std::string& why) {
+        Step base = step(StepKind::Base, b, "base");
+        base.title = fmt::format("{}: base, {}", part().name, name(b));
+        base.why = why;
+        base.how = "Thin coats, each dried fully: one thick coat fills the detail.";
+        m_steps.push_back(std::move(base));
+    }
+
+    // A jump between a band and the one below is bridged by a mix in between, or by veils: `mask`
+    // is half-way into the band that is painted already, and all that lies beyond.
+    void bridge(std::size_t b, std::size_t below, const Mask& mask, bool towards_light) {
+        const BandMix& mix = m_mixes.bands[b];
+        if (!mix.bridge) return;
+        const bool by_veils = towards_light && bridgedByVeils(m_basis.plan, *mix.bridge);
+        Step between = step(by_veils ? StepKind::Veil : StepKind::Between, b, "between");
+        between.mask = mask;
+        between.lost_mm = lostAt(b - 1);
+        if (by_veils) {
+            between.title = fmt::format("{}: veils towards {}", part().name, name(b));
+            between.coats = mix.bridge->veils;
+            between.thinner = std::min(mix.bridge->veil_thinner, 10.0);
+            between.how =
+                "Spread it and wick it off so that it does not pool; never into a half-dry coat.";
+        } else {
+            between.title = fmt::format("{}: between {} and {}", part().name, name(below), name(b));
+            between.recipe = mix.bridge->between;
+            between.coats = 1;
+            between.how = "Past the border on both sides: it takes the jump out of it.";
+        }
+        between.why = fmt::format(
+            "From {} to {} is a step of {:.0f}; from {:.0f} on it would be seen as a jump.",
+            name(below), name(b), mix.step, m_basis.plan.mixing.largest_step);
+        m_steps.push_back(std::move(between));
+    }
+
+    [[nodiscard]] double halfThrough(std::size_t b) const {
+        return lightnessAt(static_cast<double>(b) + 0.5, m_appearance.bands.borders,
+                           m_basis.paint());
+    }
+
+    // What lies at least as light as a band. `before_mm2` is what the layer before covers.
+    void lighter(std::size_t b, std::size_t below, double before_mm2, bool hatched) {
+        if (!hatched) bridge(b, below, values(halfThrough(b - 1), 1e9), true);
+        Step layer = step(StepKind::Layer, b, "layer");
+        layer.mask = values(border(b - 1), 1e9);
+        const double area = areaFrom(b);
+        layer.why =
+            fmt::format("Light makes it {} or lighter here: {}, {:.0f} % of the layer before.",
+                        name(b), areaWords(area), 100.0 * area / std::max(1e-6, before_mm2));
+        if (hatched) {
+            layer.coats = 1;
+            layer.how =
+                "Parallel strokes along the form, closer together towards the light; leave "
+                "them to be seen.";
+        } else {
+            layer.lost_mm = lostAt(b - 1);
+            layer.how = handling(b);
+        }
+        layer.tool = toolFor(b, hatched);
+        m_steps.push_back(std::move(layer));
+    }
+
+    [[nodiscard]] Tool toolFor(std::size_t b, bool hatched) const {
+        if (hatched) return Tool::FineBrush;
+        const bool top = b == m_bands.back();
+        if (part().material == Material::Stone) return top ? Tool::DryBrush : Tool::Sponge;
+        if (part().material == Material::Hair) return Tool::FineBrush;
+        return Tool::Brush;
+    }
+
+    [[nodiscard]] std::string handling(std::size_t b) const {
+        switch (part().material) {
+            case Material::Hair:
+                return "Strokes along the strands, lifted at the tips.";
+            case Material::Stone:
+                return b == m_bands.back()
+                           ? "Across the relief, so that only what stands out takes it."
+                           : "Dabbed unevenly: stone is mottled.";
+            case Material::WornLeather:
+                return "Strokes along the grain, most where it is bent and rubbed.";
+            case Material::MetalInPaint:
+                return "Sharp bands; sketch the lights larger, then bring them down.";
+            default:
+                break;
+        }
+        const double lost = lostAt(b - 1);
+        return lost > 0.0 ? fmt::format(
+                                "Draw from dark to light, as the arrows say; blend {:.1f} cm "
+                                "of its border, leave the rest crisp.",
+                                lost / 10.0)
+                          : "Crisp edges: nothing to blend.";
+    }
+
+    // What lies at most as light as a band, over the band `above`.
+    void darker(std::size_t b, std::size_t above, const char* why, const char* how) {
+        bridge(above, b, values(-1e9, halfThrough(b + 1)), false);
+        Step layer = step(StepKind::Layer, b, "shade");
+        layer.mask = values(-1e9, border(b));
+        layer.lost_mm = lostAt(b);
+        layer.why = why;
+        layer.how = how;
+        m_steps.push_back(std::move(layer));
+    }
+
+    void darkToLight(bool hatched) {
+        const bool small_deep = m_bands.size() > 1 && m_ladder[m_bands[0]].share < kSmallDeep;
+        const std::size_t first = small_deep ? 1 : 0;
+        base(m_bands[first],
+             small_deep ? fmt::format("{} is too small to start from: it goes on afterwards.",
+                                      name(m_bands[0]))
+                        : "The deepest value lies under all others.");
+        if (small_deep) {
+            darker(m_bands[0], m_bands[1], "The deepest places, where hardly any light gets.",
+                   "Into the recesses only.");
+        }
+        double before = areaFrom(0);
+        for (std::size_t i = first + 1; i < m_bands.size(); ++i) {
+            lighter(m_bands[i], m_bands[i - 1], before, hatched);
+            before = areaFrom(m_bands[i]);
+        }
+    }
+
+    void middleFirst() {
+        const std::size_t middle = m_bands.size() / 2;
+        base(m_bands[middle], "The middle first: from here both ways are short.");
+        for (std::size_t i = middle; i-- > 0;) {
+            darker(m_bands[i], m_bands[i + 1], "Shadow opposite to the light.",
+                   "Thin, drawn from the middle into the shadow.");
+        }
+        double before = areaFrom(0);
+        for (std::size_t i = middle + 1; i < m_bands.size(); ++i) {
+            lighter(m_bands[i], m_bands[i - 1], before, false);
+            before = areaFrom(m_bands[i]);
+        }
+    }
+
+    void lightToDark() {
+        base(m_bands.back(), "What glows is brightest inside: it is painted from light to dark.");
+        for (std::size_t i = m_bands.size() - 1; i-- > 0;) {
+            darker(m_bands[i], m_bands[i + 1],
+                   "Towards tips and edges a glow is darker; its recesses stay light.",
+                   "From the tips inward, never into the recesses.");
+        }
+    }
+
+    // Transparent colour over greys that are there already: as many coats as come nearest.
+    void tint() {
+        const Lab local = labFrom(xyzFrom(linearFrom(part().local_colour)));
+        Step tint = step(StepKind::Tint, m_bands.front(), "tint");
+        tint.band.reset();
+        tint.title = fmt::format("{}: colour over the greys", part().name);
+        tint.recipe = recipeOf(m_basis.plan, m_basis.mixes.rack, local, m_basis.mixes.allowed);
+        tint.thinner = kGlazeThinner;
+        const PaintFilm film = filmOf(m_basis.mixes.rack, tint.recipe.drops);
+        const std::size_t middle = m_bands[m_bands.size() / 2];
+        const Reflectance grey = reflectanceOf(displayable({m_ladder[middle].target.L, 0.0, 0.0}));
+        double nearest = 1e9;
+        for (int coats = 1; coats <= 6; ++coats) {
+            const Lab colour = colourOver(film, coats * filmThickness(kGlazeThinner), grey);
+            const double off = ciede2000(colour, m_ladder[middle].target);
+            if (off >= nearest) continue;
+            nearest = off;
+            tint.coats = coats;
+        }
+        tint.why = "The greys carry the values; this only colours them.";
+        tint.how = "Even and thin, taken out of the recesses before it dries.";
+        m_steps.push_back(std::move(tint));
+        if (m_bands.size() < 2) return;
+        lighter(m_bands.back(), m_bands[m_bands.size() - 2], areaFrom(0), false);
+        m_steps.back().why = "Tints darken: the highest lights are set again.";
+    }
+
+    void addHues() {
+        const std::vector<HueVeil>& veils = m_basis.plan.colours.veils;
+        for (std::size_t i = 0; i < veils.size(); ++i) {
+            if (m_basis.veil_parts[i] != m_part) continue;
+            Step veil;
+            veil.kind = StepKind::Hue;
+            veil.parts = {m_part};
+            veil.key = fmt::format("{}/hue/{}", part().name, i + 1);
+            veil.title = fmt::format("{}: {}", part().name,
+                                     veils[i].name.empty() ? "another hue" : veils[i].name);
+            veil.mask = {Where::Hue, 0.01, 1e9, 0, i};
+            veil.recipe =
+                recipeOf(m_basis.plan, m_basis.mixes.rack,
+                         labFrom(xyzFrom(linearFrom(veils[i].colour))), m_basis.mixes.allowed);
+            veil.thinner = 6.0;
+            veil.coats = std::clamp(static_cast<int>(std::lround(8.0 * veils[i].strength)), 1, 8);
+            veil.why = "Large areas need variety of hue as well as of value.";
+            veil.how = "Very thin, strongest in the middle, nothing at the rim.";
+            m_steps.push_back(std::move(veil));
+        }
+    }
+
+    const WorkBasis& m_basis;
+    PartIndex m_part;
+    bool m_after_glow;  // painted when all glows are on, and so with them in its colours
+    const Appearance& m_appearance;
+    const PartMixes& m_mixes;
+    const Ladder& m_ladder;
+    std::vector<std::size_t> m_bands;  // those that are worth a mix, dark to light
+    std::vector<Step> m_steps;
+};
+
+}  // namespace
+
+std::string areaWords(double area_mm2) {
+    return area_mm2 >= 100.0 ? fmt::format("{:.1f} cm²", area_mm2 / 100.0)
+                             : fmt::format("{:.0f} mm²", area_mm2);
+}
+
+bool bridgedByVeils(const Plan& plan, const Bridge& bridge) {
+    constexpr int kMostVeils = 8;
+    return bridge.step > plan.mixing.largest_step && bridge.veils > 0 && bridge.veils <= kMostVeils;
+}
+
+BuildUp buildUpOf(const Plan& plan, std::size_t part) {
+    if (plan.parts[part].build_up) return *plan.parts[part].build_up;
+    return plan.parts[part].material == Material::Glowing ? BuildUp::LightToDark
+                                                          : plan.steps.build_up;
+}
+
+std::vector<Step> partSteps(const WorkBasis& basis, PartIndex part) {
+    return PartLayers(basis, part).steps();
+}
+
+std::vector<Step> greySteps(const WorkBasis& basis) {
+    std::vector<PartIndex> parts;
+    for (std::size_t p = 0; p < basis.plan.parts.size(); ++p) {
+        const bool painted = basis.before.bands.parts[p].area_mm2() > 0.0;
+        if (painted && buildUpOf(basis.plan, p) == BuildUp::GreysFirst) {
+            parts.push_back(static_cast<PartIndex>(p));
+        }
+    }
+    std::vector<Step> steps;
+    if (parts.empty()) return steps;
+    const BandBorders& borders = basis.before.bands.borders;
+    for (std::size_t b = 0; b <= borders.size(); ++b) {
+        Step step;
+        step.kind = b == 0 ? StepKind::Base : StepKind::Layer;
+        step.parts = parts;
+        step.band = b;
+        step.key = fmt::format("greys/{}", bandName(b, borders.size() + 1));
+        step.title = fmt::format("Greys: {}", bandName(b, borders.size() + 1));
+        step.mask = {Where::Values, b == 0 ? -1e9 : borders[b - 1], 1e9, 0, 0};
+        step.recipe =
+            recipeOf(basis.plan, basis.mixes.rack, {middleOf(b, borders, basis.paint()), 0.0, 0.0},
+                     basis.mixes.allowed);
+        step.thinner = basis.plan.mixing.thinner;
+        step.coats = b == 0 ? 2 : 1;
+        step.why = "All values in greys first; transparent colour goes over them.";
+        step.how = "Draw from dark to light; these borders show through the colour.";
+        step.phase = 0;
+        if (!steps.empty()) follows(step, steps.back(), "each grey lies on the darker one");
+        complete(basis, step);
+        if (step.area_mm2 >= kLeastBand_mm2) steps.push_back(std::move(step));
+    }
+    return steps;
+}
+
+}  // namespace glaukophos

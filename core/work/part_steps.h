@@ -1,0 +1,23 @@
+// The layers of one part, by the school of building up that it is painted in.
+#pragma once
+
+#include "core/work/work_basis.h"
+
+namespace glaukophos {
+
+// In order, each after the one before. Empty for parts that are not painted in bands.
+std::vector<Step> partSteps(const WorkBasis& basis, PartIndex part);
+
+// How it is painted: its own way, or the plan's; what glows from light to dark.
+BuildUp buildUpOf(const Plan& plan, std::size_t part);
+
+// Whether a step is bridged by veils, since a mix in between leaves it too large.
+bool bridgedByVeils(const Plan& plan, const Bridge& bridge);
+
+// Greys for all parts that get transparent colour over them, one step a band.
+std::vector<Step> greySteps(const WorkBasis& basis);
+
+// "5.2 cm²", "38 mm²".
+std::string areaWords(double area_mm2);
+
+}  // namespace glaukophos

@@ -1,0 +1,111 @@
+// One layer of the work: what is laid where, with what, how long it takes, and why it is there.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "core/mixing/mixes.h"
+#include "core/painted/edge_lines.h"
+
+namespace glaukophos {
+
+enum class StepKind {
+    Prime,    // the primer
+    Spray,    // a pass of the underpainting
+    Filter,   // transparent colour over it
+    Base,     // the first coat of a part
+    Layer,    // one band and all that lies beyond it
+    Between,  // a mix in between, where a step would jump
+    Veil,     // several very thin coats instead
+    Tint,     // transparent colour over greys
+    Hue,      // a patch of another hue
+    Edges,    // edge highlights
+    Shell,    // one shell of a glow
+    White,    // where a glow peaks, before it is tinted
+    Reshade,  // recesses and rims after a glow
+    Source,   // the light itself
+    CleanUp,
+};
+
+enum class Tool { Brush, FineBrush, DryBrush, Sponge, Airbrush, Can };
+inline constexpr std::array<const char*, 6> kToolNames = {"brush",  "fine brush", "drybrush",
+                                                          "sponge", "airbrush",   "spray can"};
+
+// Where a layer goes, as few numbers: the map itself is worked out when it is looked at.
+enum class Where {
+    All,
+    Values,    // L* before any glow: `from` to `to`
+    Finished,  // the same with all glows in it: for what is painted after them
+    Light,     // irradiance of `light` at strength 1: `from` to `to`
+    Sprayed,   // as much as arrives of coat `index` of the underpainting
+    Hue,       // hue veil `index`
+    Reshade,   // recesses and the rim of `light`'s glow, whose irradiance is `from`
+    Lines,     // edge highlights, passes up to `index`
+};
+struct Mask {
+    Where where = Where::All;
+    double from = -1e9;
+    double to = 1e9;
+    std::size_t light = 0;
+    std::size_t index = 0;
+    bool operator==(const Mask&) const = default;
+};
+
+// This step comes later than another, and why.
+struct After {
+    std::string step;  // its key
+    std::string why;
+};
+
+struct Step {
+    std::string key;  // stays the same while the plan's numbers change
+    StepKind kind = StepKind::Layer;
+    std::vector<PartIndex> parts;
+    std::string title;  // "Hoodcape: Light"
+    std::string why;    // why this layer is here
+    std::optional<std::size_t> band;
+    std::optional<std::size_t> light;  // of a glow
+    Mask mask;
+    double area_mm2 = 0.0;
+    double lost_mm = 0.0;   // borders to blend
+    double lines_mm = 0.0;  // of edge highlights
+    Recipe recipe;          // empty: the paint is named in `paint`
+    std::string paint;      // where it is not mixed from the rack
+    double thinner = 1.0;   // parts to one of paint
+    int coats = 1;
+    int batches = 1;  // of the recipe
+    Tool tool = Tool::Brush;
+    std::string tool_words;  // size, or pressure and distance
+    std::string how;         // handling, in a sentence
+    std::string masking;     // where spray would go past the edge; empty: none needed
+    std::string caution;     // empty: none
+    double work_min = 0.0;   // of one coat on one figure
+    double dry_min = 0.0;    // after each coat
+    int phase = 0;           // of the whole figure: see kPhaseNames
+    std::vector<After> after;
+};
+
+// "Primer", "Underpainting", "Parts" ...: what the phases are called.
+inline constexpr std::array<const char*, 7> kPhaseNames = {
+    "Primer and underpainting", "Parts",       "Edges", "Glow", "Set right after the glow",
+    "Metals, eyes and source",  "Last touches"};
+
+// Everything that is to be done to one figure.
+struct Work {
+    std::vector<Step> steps;             // in working order
+    std::vector<std::string> broken;     // what the painter's own order breaks, in sentences
+    std::vector<std::string> missing;    // what cannot be painted as planned, in sentences
+    MixingRack rack;                     // that the recipes' drops are of
+    std::vector<float> lightness;        // L* before any glow, one entry a vertex
+    std::vector<EdgeStretch> lines;      // edge highlights
+    std::vector<double> line_widths_mm;  // one entry a pass
+};
+
+// Drops of one batch.
+int dropsIn(const Recipe& recipe);
+
+// The place of a key among the steps; their number when it is not there.
+std::size_t indexOf(const std::vector<Step>& steps, const std::string& key);
+
+}  // namespace glaukophos

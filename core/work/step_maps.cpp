@@ -1,0 +1,181 @@
+// Maps are functions of what has been worked out before; nothing is traced.
+#include "core/work/step_maps.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <map>
+
+#include "core/base/parallel.h"
+#include "core/painted/hue_veils.h"
+#include "core/value/settle.h"
+
+namespace glaukophos {
+namespace {
+
+float between(float value, const Mask& mask) {
+    return value >= mask.from && value < mask.to ? 1.0F : 0.0F;
+}
+
+// One veil alone, relative to its own strength.
+std::vector<float> hueCoverage(const Plan& plan, std::size_t index) {
+    Plan alone = plan;
+    if (index >= plan.colours.veils.size()) return {};
+    alone.colours.veils = {plan.colours.veils[index]};
+    const double strength = std::max(1e-3, alone.colours.veils.front().strength);
+    std::vector<float> coverage;
+    for (const VeilHere& veil : veilsOf(alone)) {
+        coverage.push_back(static_cast<float>(std::min(1.0, veil.share / strength)));
+    }
+    return coverage;
+}
+
+// Where a glow just ends, and the recesses it hardly gets into; no patch too small for a brush.
+std::vector<float> reshadeCoverage(const MapBasis& basis, const Mask& mask) {
+    constexpr double kLeast_mm2 = 1.2;
+    const Appearance& appearance = basis.appearance;
+    const Surface& surface = basis.plan.figure->surface;
+    const std::vector<float>& lit = appearance.irradiance.of_lights[mask.light];
+    std::vector<float> coverage(surface.parts.size(), 0.0F);
+    for (std::size_t v = 0; v < coverage.size(); ++v) {
+        const bool rim = lit[v] < mask.from && lit[v] > 0.55 * mask.from;
+        const bool recess = !appearance.irradiance.sky_visibility.empty() &&
+                            appearance.irradiance.sky_visibility[v] < 0.3F &&
+                            lit[v] < 3.0 * mask.from && lit[v] > 0.1 * mask.from;
+        coverage[v] = rim || recess ? 100.0F : 0.0F;
+    }
+    mergeSpecks(surface.links, surface.areas_mm2, kLeast_mm2, coverage);
+    for (float& covered : coverage) covered = covered > 50.0F ? 1.0F : 0.0F;
+    return coverage;
+}
+
+// The steepest way up of `values` along the surface, per mm: least squares over the neighbours.
+Vec3 steepest(const Surface& surface, std::span<const float> values, std::size_t vertex) {
+    const Vec3& normal = surface.normals[vertex];
+    const Vec3& here = surface.mesh.positions_mm[vertex];
+    Vec3 sum = Vec3::Zero();
+    float weight = 0.0F;
+    for (const std::uint32_t other : surface.links.of(vertex)) {
+        Vec3 way = surface.mesh.positions_mm[other] - here;
+        way -= way.dot(normal) * normal;
+        const float length2 = way.squaredNorm();
+        if (length2 < 1e-8F) continue;
+        sum += (values[other] - values[vertex]) / length2 * way;
+        weight += 1.0F;
+    }
+    return weight > 0.0F ? Vec3(2.0F / weight * sum) : Vec3(Vec3::Zero());
+}
+
+std::vector<Vec3> arrow(const Vec3& middle, const Vec3& normal, const Vec3& way, float length_mm) {
+    const Vec3 along = way.normalized();
+    const Vec3 across = normal.cross(along);
+    const Vec3 lifted = middle + 0.05F * normal;
+    const Vec3 head = lifted + 0.5F * length_mm * along;
+    const Vec3 barb = 0.32F * length_mm * along;
+    return {lifted - 0.5F * length_mm * along, head, head - barb + 0.2F * length_mm * across, head,
+            head - barb - 0.2F * length_mm * across};
+}
+
+}  // namespace
+
+std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask) {
+    const std::size_t count = basis.plan.figure->vertexCount();
+    const Appearance& appearance = basis.appearance;
+    std::vector<float> coverage(count, mask.where == Where::All ? 1.0F : 0.0F);
+    const auto fill = [&](const auto& at) {
+        forChunks(count, {}, [&](std::size_t begin, std::size_t end) {
+            for (std::size_t v = begin; v < end; ++v) coverage[v] = at(v);
+        });
+    };
+    switch (mask.where) {
+        case Where::All:
+        case Where::Lines:
+            break;
+        case Where::Values:
+            fill([&](std::size_t v) { return between(basis.lightness[v], mask); });
+            break;
+        case Where::Finished:
+            fill([&](std::size_t v) { return between(appearance.values.lightness[v], mask); });
+            break;
+        case Where::Light:
+            fill([&](std::size_t v) {
+                return between(appearance.irradiance.of_lights[mask.light][v], mask);
+            });
+            break;
+        case Where::Sprayed:
+            if (mask.index >= appearance.irradiance.sprayed.size()) break;
+            fill([&](std::size_t v) {
+                return std::clamp(appearance.irradiance.sprayed[mask.index][v], 0.0F, 1.0F);
+            });
+            break;
+        case Where::Hue:
+            if (std::vector<float> hue = hueCoverage(basis.plan, mask.index); hue.size() == count) {
+                coverage = std::move(hue);
+            }
+            break;
+        case Where::Reshade:
+            coverage = reshadeCoverage(basis, mask);
+            break;
+    }
+    if (appearance.irradiance.hidden.empty()) return coverage;
+    fill([&](std::size_t v) { return appearance.irradiance.hidden[v] ? 0.0F : coverage[v]; });
+    return coverage;
+}
+
+std::vector<bool> partsOf(const Plan& plan, const Step& step) {
+    std::vector<bool> marked(plan.parts.size(), step.parts.empty());
+    for (const PartIndex part : step.parts) marked[part] = true;
+    return marked;
+}
+
+double areaOf(const MapBasis& basis, const Mask& mask, std::span<const PartIndex> parts) {
+    const Surface& surface = basis.plan.figure->surface;
+    std::vector<bool> wanted(basis.plan.parts.size(), parts.empty());
+    for (const PartIndex part : parts) wanted[part] = true;
+    const std::vector<float> coverage = coverageOf(basis, mask);
+    double area = 0.0;
+    for (std::size_t v = 0; v < coverage.size(); ++v) {
+        if (wanted[surface.parts[v]]) area += coverage[v] * surface.areas_mm2[v];
+    }
+    return area;
+}
+
+std::vector<std::vector<Vec3>> strokesOf(const MapBasis& basis, const Step& step, double apart_mm) {
+    std::vector<std::vector<Vec3>> arrows;
+    const Surface& surface = basis.plan.figure->surface;
+    const std::vector<bool> wanted = partsOf(basis.plan, step);
+    const std::vector<float> coverage = coverageOf(basis, step.mask);
+    const bool is_glow = step.mask.where == Where::Light;
+    const std::span<const float> values =
+        is_glow ? std::span<const float>(basis.appearance.irradiance.of_lights[step.mask.light])
+        : step.mask.where == Where::Finished
+            ? std::span<const float>(basis.appearance.values.lightness)
+            : basis.lightness;
+    // One arrow a cell of a lattice in space, where the values rise most.
+    struct Cell {
+        std::uint32_t vertex = 0;
+        float slope = 0.0F;
+    };
+    std::map<std::array<int, 3>, Cell> cells;
+    const auto cell_mm = static_cast<float>(apart_mm);
+    for (std::size_t v = 0; v < coverage.size(); ++v) {
+        if (coverage[v] < 0.5F || !wanted[surface.parts[v]]) continue;
+        const float slope = steepest(surface, values, v).norm();
+        const Vec3 at = surface.mesh.positions_mm[v] / cell_mm;
+        Cell& cell =
+            cells[{static_cast<int>(std::floor(at.x())), static_cast<int>(std::floor(at.y())),
+                   static_cast<int>(std::floor(at.z()))}];
+        if (slope > cell.slope) cell = {static_cast<std::uint32_t>(v), slope};
+    }
+    float steep = 0.0F;
+    for (const auto& [place, cell] : cells) steep = std::max(steep, cell.slope);
+    for (const auto& [place, cell] : cells) {
+        // On level surface there is no way to speak of.
+        if (cell.slope < 0.02F * steep || cell.slope <= 0.0F) continue;
+        arrows.push_back(arrow(surface.mesh.positions_mm[cell.vertex], surface.normals[cell.vertex],
+                               steepest(surface, values, cell.vertex), 0.6F * cell_mm));
+    }
+    return arrows;
+}
+
+}  // namespace glaukophos

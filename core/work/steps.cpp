@@ -1,0 +1,385 @@
+// Phases of the whole figure; inside them parts in the chosen order; then what can be shared.
+#include "core/work/steps.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "core/colour/coats.h"
+#include "core/colour/colour_difference.h"
+#include "core/geometry/nearest_vertex.h"
+#include "core/work/glow_steps.h"
+#include "core/work/part_steps.h"
+#include "core/work/step_order.h"
+#include "core/work/work_times.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr double kSameMix = 1.5;  // CIEDE2000 between two parts' mixes that one can serve
+constexpr double kShortestLines_mm = 8.0;
+
+const char* kDryPrimer = "paint holds only on dry primer";
+
+std::vector<Step> primerSteps(const WorkBasis& basis) {
+    std::vector<Step> steps;
+    Step prime;
+    prime.kind = StepKind::Prime;
+    prime.key = "primer";
+    prime.title = "Primer";
+    prime.paint = fmt::format("primer {}", hexFrom(basis.plan.mixing.primer));
+    prime.tool = Tool::Can;
+    prime.thinner = 0.0;
+    prime.why = "Paint holds on it; its colour means \"no light yet\".";
+    prime.how = "Resin washed and cured, plastic washed; then short passes from all sides.";
+    complete(basis, prime);
+    steps.push_back(std::move(prime));
+    if (!basis.plan.under.used) return steps;
+    for (std::size_t i = 0; i < basis.plan.under.coats.size(); ++i) {
+        const UnderCoat& coat = basis.plan.under.coats[i];
+        Step spray;
+        spray.kind = StepKind::Spray;
+        spray.key = fmt::format("underpainting/{}", i + 1);
+        spray.title = fmt::format("Underpainting: {}", coat.paint);
+        spray.paint = coat.paint;
+        spray.mask = {Where::Sprayed, 0, 1e9, 0, i};
+        spray.tool = Tool::Airbrush;
+        spray.thinner = 3.0;
+        spray.coats = std::max(1, static_cast<int>(std::lround(coat.thickness * 3.0)));
+        spray.why = coat.spread_deg > 85.0
+                        ? "The shadow colour, from everywhere."
+                        : fmt::format("From above, within {:.0f} degrees: a light of that width.",
+                                      coat.spread_deg);
+        spray.how = "A drop of water more if light colours speckle. Try it on a dark scrap first.";
+        follows(spray, steps.back(), i == 0 ? kDryPrimer : "each pass is narrower and lighter");
+        complete(basis, spray);
+        steps.push_back(std::move(spray));
+    }
+    std::vector<std::pair<std::string, std::vector<PartIndex>>> filters;
+    for (std::size_t p = 0; p < basis.plan.parts.size(); ++p) {
+        const std::string& own = basis.plan.parts[p].filter;
+        const std::string& name = own.empty() ? basis.plan.under.filter : own;
+        if (name.empty()) continue;
+        auto same = std::ranges::find(filters, name, &decltype(filters)::value_type::first);
+        if (same == filters.end()) same = filters.insert(filters.end(), {name, {}});
+        same->second.push_back(static_cast<PartIndex>(p));
+    }
+    const std::size_t last_spray = steps.size() - 1;
+    for (auto& [name, parts] : filters) {
+        Step filter;
+        filter.kind = StepKind::Filter;
+        filter.key = fmt::format("underpainting/filter/{}", name);
+        filter.title = fmt::format("Underpainting: {} over it", name);
+        filter.parts = std::move(parts);
+        filter.paint = name;
+        filter.thinner = 6.0;
+        filter.coats = 2;
+        filter.why = "A transparent colour takes the values from below.";
+        filter.how = "Even; taken out of the recesses before it dries.";
+        follows(filter, steps[last_spray], "a filter colours what lies below it");
+        complete(basis, filter);
+        steps.push_back(std::move(filter));
+    }
+    return steps;
+}
+
+std::optional<Step> edgeStep(const WorkBasis& basis, PartIndex part) {
+    double length = 0.0;
+    for (const EdgePass& pass : basis.lines.passes) length += pass.part_lengths_mm[part];
+    const std::vector<BandMix>& bands = basis.parts[part].bands;
+    const bool glows = basis.plan.parts[part].material == Material::Glowing;
+    if (length < kShortestLines_mm || glows) return std::nullopt;
+    const auto top = std::find_if(bands.rbegin(), bands.rend(), [](const BandMix& band) {
+        return band.present && !band.recipe.drops.empty();
+    });
+    if (top == bands.rend()) return std::nullopt;
+    Step step;
+    step.kind = StepKind::Edges;
+    step.parts = {part};
+    step.key = fmt::format("{}/edges", basis.plan.parts[part].name);
+    step.title = fmt::format("{}: edge highlights", basis.plan.parts[part].name);
+    step.mask = {Where::Lines, 0, 0, 0, basis.lines.passes.size()};
+    step.lines_mm = length;
+    step.recipe = top->recipe;
+    step.thinner = 1.5;
+    step.tool = Tool::FineBrush;
+    step.phase = comesLate(basis.plan.parts[part]) ? 5 : 2;
+    step.why = fmt::format("Edges show form quickly: {:.0f} mm of them catch light here.", length);
+    step.how = "The side of the brush along the edge; each further pass shorter and finer.";
+    complete(basis, step);
+    return step;
+}
+
+// Parts in the order in which they are painted.
+std::vector<PartIndex> partsInOrder(const WorkBasis& basis) {
+    const Surface& surface = basis.plan.figure->surface;
+    std::vector<double> open(basis.plan.parts.size(), 0.0);
+    const std::vector<float>& sky_visibility = basis.appearance.irradiance.sky_visibility;
+    for (std::size_t v = 0; v < surface.parts.size() && !sky_visibility.empty(); ++v) {
+        open[surface.parts[v]] += surface.areas_mm2[v] * sky_visibility[v];
+    }
+    std::vector<PartIndex> order;
+    for (std::size_t p = 0; p < basis.plan.parts.size(); ++p) {
+        order.push_back(static_cast<PartIndex>(p));
+        open[p] /= std::max(1e-9, surface.part_areas_mm2[p]);
+    }
+    if (basis.plan.steps.order == PartOrder::InsideOut) {
+        std::ranges::stable_sort(order, {}, [&](PartIndex p) { return open[p]; });
+        return order;
+    }
+    std::ranges::stable_sort(order, [&](PartIndex a, PartIndex b) {
+        const Focus first = basis.plan.parts[a].focus;
+        const Focus second = basis.plan.parts[b].focus;
+        if (first != second) return first > second;
+        return surface.part_areas_mm2[a] > surface.part_areas_mm2[b];
+    });
+    return order;
+}
+
+void append(std::vector<Step>& steps, std::vector<Step> more) {
+    for (Step& step : more) steps.push_back(std::move(step));
+}
+
+// The last steps of the phases from `first` to `last`: those that no other of them follows.
+std::vector<std::size_t> endsOf(const std::vector<Step>& steps, int first, int last) {
+    std::vector<std::size_t> ends;
+    for (std::size_t i = 0; i < steps.size(); ++i) {
+        if (steps[i].phase < first || steps[i].phase > last) continue;
+        const bool followed = std::ranges::any_of(steps, [&](const Step& other) {
+            return other.phase >= first && other.phase <= last &&
+                   std::ranges::find(other.after, steps[i].key, &After::step) != other.after.end();
+        });
+        if (!followed) ends.push_back(i);
+    }
+    return ends;
+}
+
+// Steps of `phase` that begin a chain of their own come after the ends of earlier phases.
+void joinPhases(std::vector<Step>& steps, int phase, int first, int last, const char* why) {
+    const std::vector<std::size_t> ends = endsOf(steps, first, last);
+    for (Step& step : steps) {
+        if (step.phase != phase) continue;
+        const bool begins = std::ranges::none_of(step.after, [&](const After& after) {
+            const std::size_t other = indexOf(steps, after.step);
+            return other < steps.size() && steps[other].phase == phase;
+        });
+        if (!begins) continue;
+        for (const std::size_t end : ends) follows(step, steps[end], why);
+    }
+}
+
+bool oneMixServes(const Step& a, const Step& b) {
+    const bool layers = a.kind == StepKind::Base || a.kind == StepKind::Layer;
+    return layers && a.kind == b.kind && a.phase == b.phase && a.band == b.band &&
+           a.tool == b.tool && a.mask == b.mask && a.thinner == b.thinner && !a.parts.empty() &&
+           !b.parts.empty() && ciede2000(a.recipe.colour, b.recipe.colour) <= kSameMix;
+}
+
+// "apron, bucket and belt: base, Deep".
+std::string sharedTitle(const Plan& plan, const Step& step) {
+    std::string names;
+    for (std::size_t i = 0; i < step.parts.size(); ++i) {
+        const char* comma = i == 0 ? "" : i + 1 == step.parts.size() ? " and " : ", ";
+        names += comma + plan.parts[step.parts[i]].name;
+    }
+    return names + step.title.substr(step.title.find(": "));
+}
+
+// One step where one mix serves two parts. Chains of parts run through kinds and bands in the same
+// sense, so that no circle arises.
+void merge(const WorkBasis& basis, std::vector<Step>& steps) {
+    for (std::size_t i = 0; i < steps.size(); ++i) {
+        for (std::size_t j = i + 1; j < steps.size();) {
+            if (!oneMixServes(steps[i], steps[j])) {
+                ++j;
+                continue;
+            }
+            Step& one = steps[i];
+            const Step other = steps[j];
+            const std::string old_key = one.key;
+            if (other.area_mm2 > one.area_mm2) one.recipe = other.recipe;
+            one.key = one.key + "+" + other.key;
+            one.coats = std::max(one.coats, other.coats);
+            one.lost_mm += other.lost_mm;
+            one.parts.insert(one.parts.end(), other.parts.begin(), other.parts.end());
+            one.title = sharedTitle(basis.plan, one);
+            one.after.insert(one.after.end(), other.after.begin(), other.after.end());
+            if (one.parts.size() == 2) one.why += " One mix serves all of them.";
+            for (Step& step : steps) {
+                for (After& after : step.after) {
+                    if (after.step == old_key || after.step == other.key) after.step = one.key;
+                }
+            }
+            steps.erase(steps.begin() + static_cast<std::ptrdiff_t>(j));
+            complete(basis, steps[i]);
+        }
+    }
+}
+
+// A source is set into what glows round it.
+void sourcesLast(std::vector<Step>& steps) {
+    for (Step& source : steps) {
+        if (source.kind != StepKind::Source) continue;
+        for (const Step& step : steps) {
+            const bool same =
+                step.kind != StepKind::Source && step.phase == source.phase &&
+                std::ranges::any_of(step.parts, [&](PartIndex part) {
+                    return std::ranges::find(source.parts, part) != source.parts.end();
+                });
+            if (same) follows(source, step, "the source is set into what glows round it");
+        }
+    }
+}
+
+// The same steps, each after all it has reasons to follow; else as they stand. A shared step waits
+// for both its parts.
+void putInOrder(std::vector<Step>& steps) {
+    std::vector<Step> waiting = std::move(steps);
+    steps.clear();
+    const auto is_there = [](const std::vector<Step>& among, const std::string& key) {
+        return std::ranges::find(among, key, &Step::key) != among.end();
+    };
+    while (!waiting.empty()) {
+        auto next = std::ranges::find_if(waiting, [&](const Step& step) {
+            return std::ranges::none_of(
+                step.after, [&](const After& after) { return is_there(waiting, after.step); });
+        });
+        if (next == waiting.end()) next = waiting.begin();  // a circle of rules: cannot be
+        steps.push_back(std::move(*next));
+        waiting.erase(next);
+    }
+}
+
+// Whether two ladders of a part have the same bands in colours that the eye cannot tell apart.
+bool areAlike(const Ladder& first, const Ladder& second) {
+    for (std::size_t b = 0; b < first.size(); ++b) {
+        if (first[b].present != second[b].present) return false;
+        if (first[b].present && ciede2000(first[b].target, second[b].target) > 0.5) return false;
+    }
+    return true;
+}
+
+Step cleanUp(const WorkBasis& basis) {
+    Step step;
+    step.kind = StepKind::CleanUp;
+    step.key = "clean up";
+    step.title = "Clean up";
+    step.tool = Tool::FineBrush;
+    step.phase = 6;
+    step.paint = "the base mixes of the parts";
+    step.why = "Slips are set right with the base colour; then look again with fresh eyes.";
+    step.how = "Squint, and turn the figure under the lamp before touching anything.";
+    step.work_min = 5.0 * basis.plan.steps.pace;
+    return step;
+}
+
+void noteMissing(const Plan& plan, const std::vector<Step>& steps, Work& work) {
+    for (const Step& step : steps) {
+        const bool named = step.kind == StepKind::Spray || step.kind == StepKind::Filter;
+        if (named && std::ranges::find(plan.rack, step.paint, &Paint::name) == plan.rack.end()) {
+            work.missing.push_back(fmt::format(
+                "\"{}\" asks for {}, which is not in the rack: add it, or choose another paint "
+                "under Colours, Under.",
+                step.title, step.paint));
+        }
+    }
+}
+
+}  // namespace
+
+BeforeGlow beforeGlowOf(const Plan& plan, const Appearance& appearance, const Mixes& mixes,
+                        const Progress& progress) {
+    const std::vector<bool> near = nearLights(plan);
+    bool glows = false;
+    for (std::size_t l = 0; l < near.size(); ++l) glows = glows || (near[l] && shines(plan, l));
+    BeforeGlow before_glow;
+    if (!glows) return before_glow;
+    before_glow.appearance = beforeGlows(plan, appearance);
+    // What no glow changes is mixed as it was.
+    std::vector<Ladder> changed = before_glow.appearance.ladders;
+    std::vector<bool> same(changed.size());
+    for (std::size_t p = 0; p < changed.size(); ++p) {
+        same[p] = areAlike(changed[p], appearance.ladders[p]);
+        if (same[p]) changed[p].assign(changed[p].size(), Rung{});
+    }
+    before_glow.parts = partMixesOf(plan, changed, mixes.rack, mixes.allowed, progress);
+    for (std::size_t p = 0; p < before_glow.parts.size(); ++p) {
+        if (same[p]) before_glow.parts[p] = mixes.parts[p];
+    }
+    return before_glow;
+}
+
+Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes& mixes,
+                    const BeforeGlow& before_glow, const Ridges& ridges, const Progress& progress) {
+    if (appearance.bands.whole.area_mm2() <= 0.0) {
+        return fail(ErrorCode::BadInput,
+                    "There is nothing to paint: every part belongs to a light or lies hidden. Give "
+                    "the lights fewer parts of their own.");
+    }
+    if (std::ranges::none_of(mixes.rack.paints,
+                             [](const Paint& paint) { return colours(paint); })) {
+        return fail(ErrorCode::BadInput,
+                    "The rack holds no colours: add paints under Colours, Rack.");
+    }
+    if (mixes.parts.size() != plan.parts.size()) return fail(ErrorCode::Cancelled, "Stopped.");
+    const bool glows = !before_glow.parts.empty();
+    const Appearance& before = glows ? before_glow.appearance : appearance;
+    const BandEdges edges = bandEdgesOf(plan, before);
+    const EdgeLines lines = edgeLinesOf(plan, before, ridges);
+    WorkBasis basis{plan,  appearance, before, mixes, glows ? before_glow.parts : mixes.parts,
+                    edges, lines};
+    const Surface& surface = plan.figure->surface;
+    for (const HueVeil& veil : plan.colours.veils) {
+        basis.veil_parts.push_back(surface.parts[nearestVertex(surface, veil.point_mm)]);
+    }
+
+    std::vector<Step> steps = primerSteps(basis);
+    std::vector<Step> greys = greySteps(basis);
+    if (!greys.empty()) follows(greys.front(), steps.back(), kDryPrimer);
+    append(steps, std::move(greys));
+    for (const PartIndex part : partsInOrder(basis)) {
+        if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+        std::vector<Step> layers = partSteps(basis, part);
+        if (layers.empty()) continue;
+        auto edge = edgeStep(basis, part);
+        if (edge) {
+            follows(*edge, layers.back(), "edges are drawn on finished layers");
+            layers.push_back(std::move(*edge));
+        }
+        append(steps, std::move(layers));
+    }
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) append(steps, glowSteps(basis, l));
+    sourcesLast(steps);
+    merge(basis, steps);
+    steps.push_back(cleanUp(basis));
+    std::ranges::stable_sort(steps, {}, &Step::phase);
+    joinPhases(steps, 1, 0, 0, kDryPrimer);
+    joinPhases(steps, 3, 1, 2, "everything a glow falls on is finished before it");
+    joinPhases(steps, 5, 3, 4, "glazes and spray would dull what has to shine");
+    joinPhases(steps, 5, 0, 0, kDryPrimer);
+    joinPhases(steps, 6, 1, 5, "slips are set right at the end");
+
+    putInOrder(steps);
+
+    Work work;
+    if (auto moved = moveSteps(plan.steps.moved, steps); !moved) {
+        return tl::unexpected(moved.error());
+    }
+    for (const BrokenRule& rule : brokenRules(steps)) work.broken.push_back(inWords(steps, rule));
+    noteMissing(plan, steps, work);
+    work.steps = std::move(steps);
+    work.rack = mixes.rack;
+    work.lightness = before.values.lightness;
+    work.lines = lines.stretches;
+    for (const EdgePass& pass : lines.passes) work.line_widths_mm.push_back(pass.width_mm);
+    return work;
+}
+
+double workMinutes(const Work& work) {
+    double minutes = 0.0;
+    for (const Step& step : work.steps) minutes += step.work_min * step.coats;
+    return minutes;
+}
+
+}  // namespace glaukophos

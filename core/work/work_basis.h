@@ -1,0 +1,38 @@
+// What steps are made from, made ready once for all of them.
+#pragma once
+
+#include "core/painted/band_edges.h"
+#include "core/work/step_maps.h"
+
+namespace glaukophos {
+
+// Parts of thinner in a glaze: what is below shows through. Common practice, no source.
+inline constexpr double kGlazeThinner = 4.0;
+
+struct WorkBasis {
+    const Plan& plan;
+    const Appearance& appearance;
+    const Appearance& before;  // as it is painted before any glow; may be `results` itself
+    const Mixes& mixes;        // with all glows in them
+    const std::vector<PartMixes>& parts;  // before any glow
+    const BandEdges& edges;               // of `before`
+    const EdgeLines& lines;               // of `before`
+    std::vector<PartIndex> veil_parts{};  // that each hue veil lies on
+
+    [[nodiscard]] MapBasis maps() const { return {plan, appearance, before.values.lightness}; }
+    [[nodiscard]] const PaintRange& paint() const { return plan.values.paint; }
+};
+
+// Fills in what follows from the rest: area, drops for it, tool, minutes, caution. A step that
+// draws lines has its `lines_mm` already.
+void complete(const WorkBasis& basis, Step& step);
+
+// Metals and eyes come late, when no spray or glaze can dull them (common practice, no source).
+bool comesLate(const Part& part);
+
+// A step of the work before `other`, by its key.
+inline void follows(Step& step, const Step& other, std::string why) {
+    step.after.push_back({other.key, std::move(why)});
+}
+
+}  // namespace glaukophos

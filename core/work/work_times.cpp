@@ -1,0 +1,94 @@
+// Rates of a practised hand on a figure of about 32 mm; common practice, no source.
+#include "core/work/work_times.h"
+
+#include <algorithm>
+
+namespace glaukophos {
+namespace {
+
+double mm2AMinute(const Step& step) {
+    switch (step.tool) {
+        case Tool::Can:
+            return 2500.0;
+        case Tool::Airbrush:
+            return 600.0;
+        case Tool::DryBrush:
+        case Tool::Sponge:
+            return 350.0;
+        case Tool::Brush:
+        case Tool::FineBrush:
+            break;
+    }
+    switch (step.kind) {
+        case StepKind::Base:
+        case StepKind::Veil:
+        case StepKind::Tint:
+        case StepKind::Hue:
+        case StepKind::Shell:
+            return 220.0;
+        default:
+            return 150.0;
+    }
+}
+
+constexpr double kBlendMinutes = 0.035;  // a mm of lost border
+constexpr double kLineMinutes = 0.012;   // a mm of edge highlight
+
+}  // namespace
+
+double workMinutes(const Step& step, double pace) {
+    const double covering = step.area_mm2 / mm2AMinute(step);
+    const double minutes = 1.0 + covering + kBlendMinutes * step.lost_mm / std::max(1, step.coats) +
+                           kLineMinutes * step.lines_mm;
+    return pace * minutes;
+}
+
+double dryMinutes(const Step& step, bool hairdryer) {
+    const bool sprayed = step.tool == Tool::Airbrush;
+    double minutes = 2.0 + 2.2 * std::min(step.thinner, 6.0);
+    if (sprayed) minutes = 2.0;
+    if (step.tool == Tool::DryBrush || step.tool == Tool::Sponge) minutes = 1.0;
+    if (step.tool == Tool::Can) minutes = 30.0;
+    return hairdryer ? std::max(1.0, minutes / 3.0) : minutes;
+}
+
+std::string toolWords(const Step& step) {
+    switch (step.tool) {
+        case Tool::Can:
+            return "spray can, 20 to 30 cm away, short passes";
+        case Tool::Airbrush:
+            return step.kind == StepKind::Shell || step.kind == StepKind::White
+                       ? "airbrush, about 1 bar (15 psi), 3 to 5 cm away"
+                       : "airbrush, about 1.7 bar (25 psi), 8 to 10 cm away";
+        case Tool::DryBrush:
+            return "drybrush, a soft flat one, wiped nearly dry";
+        case Tool::Sponge:
+            return "torn sponge, dabbed";
+        case Tool::FineBrush:
+            return "fine brush, size 2/0";
+        case Tool::Brush:
+            break;
+    }
+    if (step.area_mm2 > 250.0) return "brush, size 2";
+    return step.area_mm2 > 60.0 ? "brush, size 1" : "brush, size 0";
+}
+
+std::string cautionFor(const Step& step) {
+    std::string caution;
+    if (step.tool == Tool::Can) {
+        caution =
+            "Spray outdoors or under an extractor, with a respirator that suits the product, away "
+            "from flames and sparks.";
+    } else if (step.tool == Tool::Airbrush) {
+        caution =
+            "Airbrush under an extractor or in a well-aired room, with a respirator that suits the "
+            "product.";
+    }
+    if (caution.empty()) return {};
+    return caution +
+           " The product's label and safety data sheet and local rules come first; when unsure, "
+           "ask "
+           "a qualified person.";
+}
+
+}  // namespace glaukophos
