@@ -66,7 +66,7 @@ class Script : public QObject {
         }
         if (!view.isFinished()) return;
         if (m_options.bench && !m_window.bench().figureView().isFinished()) return;
-        if (!m_options.sight.isEmpty()) view.lookFrom(spotOf(view, m_options.sight));
+        if (!m_options.sight.isEmpty()) view.sightFrom(spotOf(view, m_options.sight));
         m_done = true;
         if (m_options.drag_steps > 0) return measureDrag();
         bool written = true;
@@ -75,15 +75,15 @@ class Script : public QObject {
             written = shown.grab().save(m_options.picture);
         }
         if (!m_options.sheet.isEmpty()) {
-            written = m_window.exportSheet(m_options.sheet, m_options.page) && written;
+            written = m_window.exports().exportSheet(m_options.sheet, m_options.page) && written;
         }
         if (!m_options.study.isEmpty()) {
-            written = m_window.exportStudy(m_options.study, m_options.page) && written;
+            written = m_window.exports().exportStudy(m_options.study, m_options.page) && written;
         }
         if (!m_options.work.isEmpty()) {
-            written = m_window.exportWorkSheet(m_options.work, m_options.page) && written;
+            written = m_window.exports().exportWorkSheet(m_options.work, m_options.page) && written;
         }
-        if (!m_options.maps.isEmpty()) written = m_window.exportMaps(m_options.maps) && written;
+        if (!m_options.maps.isEmpty()) written = m_window.exports().exportMaps(m_options.maps) && written;
         QCoreApplication::exit(written ? 0 : 2);
     }
 
@@ -151,7 +151,7 @@ void addOptions(QCommandLineParser& parser) {
         "findings.",
         "page");
     add("show",
-        "Overlay: bare, parts, reach, shells, values, bands, edges, lines, squint, under, "
+        "Overlay: bare, parts, reach, shells, values, bands, borders, edges, squint, under, "
         "layer or colours.",
         "overlay");
     add("study", "Save the study in greys when it is ready, and quit.", "pdf");
@@ -210,7 +210,7 @@ void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     if (const int i = indexIn("order ways time findings", page); i >= 0) {
         window.stepsPanel().showPage(static_cast<StepsPanel::Page>(i));
     }
-    if (const auto overlay = overlayFromName(parser.value(QStringLiteral("show")).toStdString())) {
+    if (const auto overlay = overlayFromKey(parser.value(QStringLiteral("show")).toStdString())) {
         window.figureView().setOverlay(*overlay);
     }
     if (const auto view = viewFromName(parser.value(QStringLiteral("view")).toStdString())) {

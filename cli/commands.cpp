@@ -12,6 +12,7 @@
 #include "cli/report.h"
 #include "core/figure/division.h"
 #include "core/figure/stance.h"
+#include "core/io/csv.h"
 #include "core/io/file_bytes.h"
 #include "core/io/light_json.h"
 #include "core/io/plan_file.h"
@@ -107,6 +108,18 @@ Result<Camera> cameraFor(const Plan& plan, const std::string& view, const PixelG
                             viewNames()));
 }
 
+// Nothing for an empty text.
+Result<std::optional<Vec3>> axisFrom(const std::string& text) {
+    if (text.empty()) return std::optional<Vec3>();
+    const bool negative = text.front() == '-';
+    const std::string axis = negative ? text.substr(1) : text;
+    const float way = negative ? -1.0F : 1.0F;
+    if (axis == "x") return std::optional(Vec3(way * Vec3::UnitX()));
+    if (axis == "y") return std::optional(Vec3(way * Vec3::UnitY()));
+    if (axis == "z") return std::optional(Vec3(way * Vec3::UnitZ()));
+    return fail(ErrorCode::BadInput, "What points up must be x, y, z, -x, -y or -z.");
+}
+
 }  // namespace
 
 Result<void> runPrepare(const PrepareOptions& options) {
@@ -123,7 +136,9 @@ Result<void> runPrepare(const PrepareOptions& options) {
         return fail(ErrorCode::BadInput, "The number of parts must lie between 2 and 200.");
     }
     const std::vector<std::filesystem::path> files(options.files.begin(), options.files.end());
-    auto imported = importFigure(files, {}, {});
+    const auto up = axisFrom(options.up);
+    if (!up) return tl::unexpected(up.error());
+    auto imported = importFigure(files, {}, {}, {}, *up);
     if (!imported) return tl::unexpected(imported.error());
     Stance scaled;
     const float height = boundsOf(imported->mesh.positions_mm).size().z();
@@ -258,11 +273,10 @@ Result<void> runScore(const CommonOptions& options, const std::string& light_nam
 Result<void> runRender(const CommonOptions& options, const RenderOptions& render) {
     const auto grid = gridFrom(render.size);
     if (!grid) return tl::unexpected(grid.error());
-    const auto overlay = overlayFromName(render.overlay);
+    const auto overlay = overlayFromKey(render.overlay);
     if (!overlay) {
-        return fail(ErrorCode::BadInput,
-                    fmt::format("Overlay \"{}\" is not known. Use {}.", render.overlay,
-                                fmt::join(kOverlayNames, ", ")));
+        return fail(ErrorCode::BadInput, fmt::format("Overlay \"{}\" is not known. Use {}.",
+                                                     render.overlay, overlayKeys()));
     }
     if (options.output.empty()) return fail(ErrorCode::BadInput, "Name the picture with -o.");
     const auto e = loadAndEvaluate(options, Goal::Marks);

@@ -27,8 +27,9 @@ struct PrepareOptions {
     std::vector<std::string> files;
     std::string unit;        // mm, cm, in or m; empty: guessed
     double height_mm = 0.0;  // 0: as read
-    int parts = 0;           // divide at creases into this many; 0: as imported
-    std::string output;      // the plan to write
+    std::string up;      // axis of the files that points up: x, y, z, -x, -y or -z; empty: guessed
+    int parts = 0;       // divide at creases into this many; 0: as imported
+    std::string output;  // the plan to write
 };
 
 // Each returns nothing on success; errors are for the user.

@@ -215,7 +215,7 @@ Result<ParsedLight> glowFrom(const std::string& text) {
     light.name = "Glow";
     light.kind = GlowingPart{};
     auto parsed = withNamed(std::move(light), fields);
-    if (parsed) parsed->parts.own = fields.values;
+    if (parsed) parsed->parts.own.assign(fields.values.begin(), fields.values.end());
     return parsed;
 }
 

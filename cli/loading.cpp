@@ -61,6 +61,7 @@ Result<Plan> load(const CommonOptions& options) {
             return tl::unexpected(joined.error());
         }
     }
+    giveIdentities(*plan);
     if (auto applied = applyReaches(*plan, *parsed); !applied) {
         return tl::unexpected(applied.error());
     }

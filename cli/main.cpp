@@ -104,6 +104,8 @@ int run(int argc, char** argv) {
         "prepare", "A plan from mesh files: repaired, stood upright, scaled and divided");
     prepare->add_option("files", prepared.files, "One or more meshes of one figure")->required();
     prepare->add_option("--unit", prepared.unit, "What one unit of the files is: mm, cm, in or m");
+    prepare->add_option("--up", prepared.up,
+                        "Axis of the files that points up: x, y, z, -x, -y or -z");
     prepare->add_option("--height", prepared.height_mm, "Height in mm, base to top");
     prepare->add_option("--parts", prepared.parts,
                         "Divide at creases into so many parts, 2 to 200");
@@ -181,7 +183,7 @@ int run(int argc, char** argv) {
     addCommon(*picture, options, "render plan.glauk --overlay bands --view front -o front.png");
     picture->add_option(
         "--overlay", render.overlay,
-        "bare, parts, reach, shells, values, bands, edges, lines, squint or colours");
+        "bare, parts, reach, shells, values, bands, borders, edges, squint, under or colours");
     picture->add_option("--view", render.view,
                         "plan, front, right, back, left, top, below, upside-down, or a light's "
                         "name to see from it");

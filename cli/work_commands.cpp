@@ -103,21 +103,42 @@ Result<void> takeChoices(const WorkOptions& work, Plan& plan) {
     return {};
 }
 
+// A move of a step that is not there is a slip of whoever typed it.
+Result<void> knowMoves(std::span<const MovedStep> moved, const std::vector<Step>& steps) {
+    for (const MovedStep& move : moved) {
+        for (const std::string& key : {move.step, move.after}) {
+            if (key.empty() || indexOf(steps, key) < steps.size()) continue;
+            return fail(ErrorCode::BadInput,
+                        fmt::format("There is no step \"{}\" to be moved; steps --json gives the "
+                                    "keys of those there are.",
+                                    key));
+        }
+    }
+    return {};
+}
+
 Result<EvaluatedPtr> workedOut(const CommonOptions& options, const WorkOptions& choices) {
     auto plan = load(options);
     if (!plan) return tl::unexpected(plan.error());
     if (auto taken = takeChoices(choices, *plan); !taken) return tl::unexpected(taken.error());
-    return evaluated(*plan, Goal::Desk);
+    auto all = evaluated(*plan, Goal::Desk);
+    if (!all) return all;
+    if (auto known = knowMoves(std::span(plan->steps.moved).last(choices.moved.size()),
+                               (*all)->desk->work.steps);
+        !known) {
+        return tl::unexpected(known.error());
+    }
+    return all;
 }
 
 std::string stepsText(const Work& work) {
     std::string text;
-    int phase = -1;
+    std::optional<Phase> phase;
     for (std::size_t i = 0; i < work.steps.size(); ++i) {
         const Step& step = work.steps[i];
         if (step.phase != phase) {
             phase = step.phase;
-            text += fmt::format("{}\n", kPhaseNames.at(static_cast<std::size_t>(phase)));
+            text += fmt::format("{}\n", nameOf(*phase));
         }
         text += fmt::format("{:3}. {:<40} {:6.1f} mm2  {} x {:.0f} min, dry {:.0f} min  {}\n",
                             i + 1, step.title, step.area_mm2, step.coats, step.work_min,

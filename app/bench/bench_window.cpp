@@ -2,7 +2,6 @@
 #include "app/bench/bench_window.h"
 
 #include <QCloseEvent>
-#include <QCryptographicHash>
 #include <QDateTime>
 #include <QDir>
 #include <QHBoxLayout>
@@ -33,61 +32,7 @@ QString clockWords(double seconds) {
     return QStringLiteral("%1:%2").arg(whole / 60).arg(whole % 60, 2, 10, QLatin1Char('0'));
 }
 
-// Dims what lies below it, and lets clicks through.
-class Shade : public QWidget {
-  public:
-    explicit Shade(QWidget* parent) : QWidget(parent) {
-        setAttribute(Qt::WA_TransparentForMouseEvents);
-        hide();
-    }
-
-  protected:
-    void paintEvent(QPaintEvent* /*event*/) override {
-        QPainter(this).fillRect(rect(), QColor(0, 0, 0, 150));
-    }
-};
-
-QString styleOf(const Theme& t) {
-    return QStringLiteral(R"(
-        BenchWindow, QWidget#benchWords { background: %1; }
-        QLabel { font-size: 21px; }
-        QLabel#benchPlace { font-size: 20px; color: %2; }
-        QLabel#benchTitle { font-size: 38px; font-weight: 600; }
-        QLabel#benchClock { font-size: 30px; font-weight: 600; }
-        QLabel#benchDrying { font-size: 20px; color: %2; }
-        QLabel#benchCaution { font-size: 17px; border: 1px solid %3; border-radius: 5px; padding: 6px; }
-        QPushButton { font-size: 17px; padding: 9px 12px; }
-        QLineEdit { font-size: 21px; padding: 8px; }
-    )")
-        .arg(t.ground.name(), t.soft_text.name(), t.accent.name());
-}
-
 }  // namespace
-
-CoatRings::CoatRings(QWidget* parent) : QWidget(parent) {
-    setObjectName(QStringLiteral("benchCoats"));
-    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-}
-
-void CoatRings::setCoats(int done, int count) {
-    m_done = done;
-    m_count = count;
-    setAccessibleName(tr("%1 of %2 coats done").arg(done).arg(count));
-    update();
-}
-
-void CoatRings::paintEvent(QPaintEvent* /*event*/) {
-    QPainter painter(this);
-    painter.setRenderHint(QPainter::Antialiasing);
-    const Theme& t = currentTheme();
-    for (int i = 0; i < m_count; ++i) {
-        const QRectF ring(4 + i * 40, 5, 28, 28);
-        if (ring.right() > width()) break;
-        painter.setPen(QPen(i <= m_done ? t.accent : t.soft_text, i == m_done ? 4 : 2));
-        painter.setBrush(i < m_done ? QBrush(t.accent) : QBrush(Qt::NoBrush));
-        painter.drawEllipse(ring);
-    }
-}
 
 BenchWindow::BenchWindow(Document& document, const QString& folder, QWidget* parent)
     : QWidget(parent, Qt::Window),
@@ -190,10 +135,7 @@ QWidget* BenchWindow::buildButtons() {
 }
 
 QString BenchWindow::file() const {
-    const QString name =
-        m_document.path().isEmpty() ? q(m_document.plan().title) : m_document.path();
-    const QByteArray key = QCryptographicHash::hash(name.toUtf8(), QCryptographicHash::Sha1);
-    return QStringLiteral("%1/bench/%2.json").arg(m_folder, QString::fromLatin1(key.toHex()));
+    return QStringLiteral("%1/bench/%2.json").arg(m_folder, q(m_document.plan().key));
 }
 
 const Evaluated* BenchWindow::known() const {
@@ -214,13 +156,16 @@ void BenchWindow::load() {
         emit problem(tr("%1 It was put aside as %2; the bench begins anew.")
                          .arg(q(read.error().message), wanted + QStringLiteral(".unreadable")));
     }
-    m_log = read ? std::move(*read) : BenchLog{};
+    // The plan file has the log as it was saved, the folder as it was left, also by a crash.
+    m_log = newerOf(read ? std::move(*read) : BenchLog{}, m_document.benchLog());
+    m_document.setBenchLog(m_log);
     m_task.reset();
 }
 
 void BenchWindow::keep() {
     m_unsaved_s = 0;
     if (m_log_file.isEmpty()) return;
+    m_document.setBenchLog(m_log);
     QDir().mkpath(m_folder + QStringLiteral("/bench"));
     if (auto written = writeBench(m_log, m_log_file.toStdString()); !written) {
         m_drying->setText(q(written.error().message));
@@ -229,7 +174,7 @@ void BenchWindow::keep() {
 
 void BenchWindow::begin() {
     load();
-    setStyleSheet(styleOf(currentTheme()));
+    setStyleSheet(benchStyle(currentTheme()));
     m_view->setView(m_document.plan().view);
     m_view->setOverlay(Overlay::Layer);
     setGeometry(screen()->geometry());  // where no window manager does it
@@ -321,7 +266,7 @@ void BenchWindow::showTimes() {
     }
     const std::vector<CoatDone> wet = drying(m_log, now);
     for (std::size_t i = 0; i < std::min<std::size_t>(wet.size(), 3); ++i) {
-        const std::size_t step = indexOf(work.steps, wet[i].step);
+        const std::size_t step = indexOf(work.steps, wet[i].steps.front());
         if (step >= work.steps.size()) continue;
         const QString which = evaluated->plan.steps.figures > 1
                                   ? tr(", figure %1").arg(wet[i].figure + 1)
@@ -330,7 +275,7 @@ void BenchWindow::showTimes() {
                      .arg(clockWords(wet[i].dry_s - now), q(work.steps[step].title), which);
     }
     for (const BenchNote& note : m_log.notes) {
-        if (m_task && note.step == work.steps[batch.tasks[*m_task].step].key) {
+        if (m_task && isKnownAs(work.steps[batch.tasks[*m_task].step], note.step)) {
             lines << tr("Note: %1").arg(q(note.text));
         }
     }
@@ -371,8 +316,8 @@ void BenchWindow::undoCoat() {
         const Batch& batch = *evaluated->desk->batch;
         for (std::size_t i = 0; i < batch.tasks.size(); ++i) {
             const TaskOf& of = batch.tasks[i];
-            if (of.figure == last.figure && of.coat == last.coat &&
-                evaluated->desk->work.steps[of.step].key == last.step) {
+            if (of.figure == last.figure && of.coat == last.coat && !last.steps.empty() &&
+                isKnownAs(evaluated->desk->work.steps[of.step], last.steps.front())) {
                 m_task = i;
             }
         }
@@ -399,59 +344,6 @@ void BenchWindow::setDim(bool dim) {
     m_shade->setGeometry(rect());
     m_shade->setVisible(dim);
     m_shade->raise();
-}
-
-bool BenchWindow::eventFilter(QObject* watched, QEvent* event) {
-    if (event->type() == QEvent::ShortcutOverride) {
-        event->accept();  // no key of the main window is one here
-        return true;
-    }
-    if (event->type() != QEvent::KeyPress) return QWidget::eventFilter(watched, event);
-    auto* key = static_cast<QKeyEvent*>(event);
-    if (watched == m_note) {
-        if (key->key() != Qt::Key_Escape) return false;
-        m_note->clear();
-        m_note->hide();
-        m_view->setFocus();
-        return true;
-    }
-    switch (key->key()) {
-        case Qt::Key_Left:
-        case Qt::Key_Right:
-        case Qt::Key_Up:
-        case Qt::Key_Down:
-        case Qt::Key_Plus:
-        case Qt::Key_Equal:
-        case Qt::Key_Minus:
-            return false;  // the figure is turned
-        default:
-            keyPressEvent(key);
-            return true;
-    }
-}
-
-void BenchWindow::keyPressEvent(QKeyEvent* event) {
-    switch (event->key()) {
-        case Qt::Key_Space:
-        case Qt::Key_PageDown:
-            if (!event->isAutoRepeat()) finishCoat();
-            return;
-        case Qt::Key_PageUp:
-        case Qt::Key_Backspace:
-            if (!event->isAutoRepeat()) undoCoat();
-            return;
-        case Qt::Key_N:
-            m_note->show();
-            m_note->setFocus();
-            return;
-        case Qt::Key_D:
-            return setDim(!m_shade->isVisible());
-        case Qt::Key_Escape:
-            close();
-            return;
-        default:
-            QWidget::keyPressEvent(event);
-    }
 }
 
 void BenchWindow::closeEvent(QCloseEvent* event) {

@@ -6,29 +6,12 @@
 #include <QTimer>
 #include <QWidget>
 
+#include "app/bench/bench_widgets.h"
 #include "app/view/figure_view.h"
 #include "app/widgets/drops_view.h"
 #include "core/work/bench_log.h"
 
 namespace glaukophos {
-
-// Coats as rings that fill when they are done.
-class CoatRings : public QWidget {
-    Q_OBJECT
-
-  public:
-    explicit CoatRings(QWidget* parent = nullptr);
-    void setCoats(int done, int count);
-    [[nodiscard]] int done() const { return m_done; }
-    [[nodiscard]] QSize sizeHint() const override { return {200, 40}; }
-
-  protected:
-    void paintEvent(QPaintEvent* event) override;
-
-  private:
-    int m_done = 0;
-    int m_count = 1;
-};
 
 class BenchWindow : public QWidget {
     Q_OBJECT

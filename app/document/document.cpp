@@ -1,8 +1,11 @@
 // Undo by keeping the plan before and after: plans are small, the figure is shared.
 #include "app/document/document.h"
 
+#include <QCryptographicHash>
+#include <QFileInfo>
 #include <QStandardPaths>
 #include <QUndoCommand>
+#include <QUuid>
 
 #include "app/document/lean_plan.h"
 
@@ -63,11 +66,30 @@ Document::Document(QObject* parent)
         m_evaluated = result;
         emit evaluatedChanged();
     });
+    connect(&m_evaluator, &Evaluator::failed, this, &Document::problem);
     m_undo.setUndoLimit(kUndoSteps);
     connect(&m_undo, &QUndoStack::cleanChanged, this, &Document::modifiedChanged);
 }
 
-void Document::open(const Plan& plan, const QString& path) {
+namespace {
+
+// The bench finds what was painted by this, also after Save as; a plan written by hand by its
+// place.
+void giveKey(Plan& plan, const QString& path) {
+    if (!plan.key.empty()) return;
+    const QByteArray place = QFileInfo(path).absoluteFilePath().toUtf8();
+    plan.key =
+        path.isEmpty()
+            ? QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString()
+            : QCryptographicHash::hash(place, QCryptographicHash::Sha1).toHex().toStdString();
+}
+
+}  // namespace
+
+void Document::open(const Plan& opened, const QString& path, const BenchLog& log) {
+    Plan plan = opened;
+    giveKey(plan, path);
+    m_log = log;
     m_undo.clear();
     m_path = path;
     m_evaluated.reset();
@@ -87,6 +109,7 @@ void Document::edit(const QString& text, Aspect aspect, const std::function<void
                     int merge_key) {
     Plan after = m_plan;
     change(after);
+    giveIdentities(after);
     if (sameButForView(m_plan, after)) return;
     m_newest_figure = after.figure;
     m_undo.push(new PlanCommand(*this, text, aspect, LeanPlan(m_plan), LeanPlan(std::move(after)),

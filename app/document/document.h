@@ -8,6 +8,7 @@
 #include <optional>
 
 #include "app/jobs/evaluator.h"
+#include "core/work/bench_log.h"
 
 namespace glaukophos {
 
@@ -26,7 +27,7 @@ class Document : public QObject {
     [[nodiscard]] QUndoStack& undoStack() { return m_undo; }
 
     // Replaces the plan; `path` is where it is saved, empty for a new one.
-    void open(const Plan& plan, const QString& path);
+    void open(const Plan& opened, const QString& path, const BenchLog& log = {});
     [[nodiscard]] const QString& path() const { return m_path; }
     void markSaved(const QString& path);
     [[nodiscard]] bool isModified() const { return !m_undo.isClean(); }
@@ -52,6 +53,10 @@ class Document : public QObject {
     // Takes over a plan with another figure (stood anew, another file of it) as one undoable edit.
     void replaceFigure(const QString& text, const Plan& plan);
 
+    // What was painted so far. Not an edit: what is on the figure cannot be undone here.
+    [[nodiscard]] const BenchLog& benchLog() const { return m_log; }
+    void setBenchLog(const BenchLog& log) { m_log = log; }
+
     // Not an edit: how the figure is held is saved with the plan but has no undo.
     void setView(const ViewChoice& view) { m_plan.view = view; }
 
@@ -59,6 +64,7 @@ class Document : public QObject {
     void changed(glaukophos::Aspect aspect);
     void evaluatedChanged();
     void modifiedChanged();
+    void problem(const QString& sentence);
 
   private:
     friend class PlanCommand;
@@ -71,6 +77,7 @@ class Document : public QObject {
     std::shared_ptr<const Figure> m_newest_figure;  // made by an edit that is about to be applied
     QString m_path;
     QUndoStack m_undo;
+    BenchLog m_log;
     int m_gesture = 0;
     std::optional<PartIndex> m_selected_part;
     std::size_t m_selected_light = 0;

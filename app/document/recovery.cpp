@@ -19,9 +19,11 @@ Recovery::Recovery(Document& document, const QString& folder, QObject* parent)
       m_document(document),
       m_folder(folder),
       // Best effort: when the disk is full, saving by hand says so.
-      m_writer([path = file().toStdString()](
-                   const Plan& plan, const auto& /*turn*/) { std::ignore = savePlan(plan, path); },
-               [](const QString& /*sentence*/) {}) {
+      m_writer(
+          [path = file().toStdString()](const PlanWithLog& kept, const auto& /*turn*/) {
+              std::ignore = savePlan(kept.plan, path, kept.log);
+          },
+          [](const QString& /*sentence*/) {}) {
     m_timer.setSingleShot(true);
     m_timer.setInterval(kDelay_ms);
     connect(&m_timer, &QTimer::timeout, this, &Recovery::keepNow);
@@ -49,7 +51,7 @@ void Recovery::forget() {
 void Recovery::keepNow() {
     if (!m_document.isOpen()) return;
     QDir().mkpath(m_folder);
-    m_writer.request(m_document.plan());
+    m_writer.request({m_document.plan(), m_document.benchLog()});
 }
 
 }  // namespace glaukophos

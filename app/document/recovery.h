@@ -6,6 +6,7 @@
 
 #include "app/document/document.h"
 #include "app/jobs/newest_wins.h"
+#include "core/io/plan_file.h"
 
 namespace glaukophos {
 
@@ -26,7 +27,7 @@ class Recovery : public QObject {
     Document& m_document;
     QString m_folder;
     QTimer m_timer;
-    NewestWins<Plan> m_writer;  // last member
+    NewestWins<PlanWithLog> m_writer;  // last member
 };
 
 }  // namespace glaukophos

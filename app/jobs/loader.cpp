@@ -13,12 +13,18 @@ namespace glaukophos {
 namespace {
 
 // Exceptions of libraries end here.
-Result<Plan> guarded(const Loader::Work& work, const Progress& progress) {
+Result<PlanWithLog> guarded(const std::function<Result<PlanWithLog>(const Progress&)>& work,
+                            const Progress& progress) {
     try {
         return work(progress);
     } catch (...) {
         return fail(ErrorCode::TooLarge, sentenceOfException().toStdString());
     }
+}
+
+Result<PlanWithLog> withoutLog(Result<Plan> plan) {
+    if (!plan) return tl::unexpected(plan.error());
+    return PlanWithLog{std::move(*plan), {}};
 }
 
 // What the painter said before about files in doubtful units.
@@ -40,13 +46,14 @@ void Loader::setPreview(const PixelGrid& grid, const Backdrop& backdrop) {
     m_preview_backdrop = backdrop;
 }
 
-Result<Plan> Loader::loadFiles(const std::vector<std::filesystem::path>& files,
-                               std::optional<float> doubtful_unit_mm, const Progress& progress) {
+Result<PlanWithLog> Loader::loadFiles(const std::vector<std::filesystem::path>& files,
+                                      std::optional<float> doubtful_unit_mm,
+                                      const Progress& progress) {
     if (files.size() == 1) {
         const auto bytes = readBytes(files.front(), kLargestMeshFile);
         if (!bytes) return tl::unexpected(bytes.error());
         if (isPlan(files.front(), {bytes->data(), bytes->size()})) {
-            return openPlan(files.front(), progress);
+            return openWithLog(files.front(), progress);
         }
     }
     const auto preview = [this](std::span<const NamedMesh> meshes) {
@@ -59,11 +66,12 @@ Result<Plan> Loader::loadFiles(const std::vector<std::filesystem::path>& files,
     auto imported = importFigure(files, doubtful_unit_mm,
                                  {progress.stop, [&](double f) { progress.at(0.4 * f); }}, preview);
     if (!imported) return tl::unexpected(imported.error());
-    return planFromFigure(files.front().stem().string(), std::move(*imported),
-                          {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
+    return withoutLog(
+        planFromFigure(files.front().stem().string(), std::move(*imported),
+                       {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }}));
 }
 
-void Loader::start(Work work, Done done) {
+void Loader::start(Open work, Done done) {
     stop();
     m_loading = true;
     const int number = ++m_number;
@@ -75,14 +83,14 @@ void Loader::start(Work work, Done done) {
         const Progress progress{stop, [this, stop](double f) {
                                     if (!stop.stop_requested()) emit progressed(f);
                                 }};
-        auto result = std::make_shared<Result<Plan>>(guarded(work, progress));
+        auto result = std::make_shared<Result<PlanWithLog>>(guarded(work, progress));
         QMetaObject::invokeMethod(
             this,
             [this, number, result, done] {
                 if (number != m_number) return;
                 m_loading = false;
                 if (*result) {
-                    done(std::make_shared<Plan>(std::move(**result)));
+                    done(std::make_shared<PlanWithLog>(std::move(**result)));
                 } else {
                     emit failed(q(result->error().message));
                 }
@@ -102,13 +110,15 @@ void Loader::load(const QStringList& files) {
     const QString path = is_plan ? files.front() : QString();
     start([this, paths, unit = rememberedUnit()](
               const Progress& progress) { return loadFiles(paths, unit, progress); },
-          [this, path](const std::shared_ptr<Plan>& plan) { emit loaded(plan, path); });
+          [this, path](const std::shared_ptr<PlanWithLog>& opened) { emit loaded(opened, path); });
 }
 
 void Loader::rework(const QString& text, Work work) {
     emit reworking(text);
-    start(std::move(work),
-          [this, text](const std::shared_ptr<Plan>& plan) { emit reworked(plan, text); });
+    start([work = std::move(work)](const Progress& progress) { return withoutLog(work(progress)); },
+          [this, text](const std::shared_ptr<PlanWithLog>& done) {
+              emit reworked(std::make_shared<Plan>(std::move(done->plan)), text);
+          });
 }
 
 void Loader::stop() {

@@ -34,7 +34,7 @@ class Loader : public QObject {
   signals:
     void progressed(double fraction);
     // `path` is set when the plan came from a .glauk file.
-    void loaded(std::shared_ptr<glaukophos::Plan> plan, const QString& path);
+    void loaded(std::shared_ptr<glaukophos::PlanWithLog> opened, const QString& path);
     void reworking(const QString& text);
     void reworked(std::shared_ptr<glaukophos::Plan> plan, const QString& text);
     // A mesh has been read; its working surface is still to come.
@@ -43,15 +43,16 @@ class Loader : public QObject {
     void stopped();
 
   private:
-    using Done = std::function<void(std::shared_ptr<Plan>)>;
+    using Open = std::function<Result<PlanWithLog>(const Progress&)>;
+    using Done = std::function<void(std::shared_ptr<PlanWithLog>)>;
     struct Worker {
         std::shared_ptr<std::atomic<bool>> finished;
         std::jthread thread;
     };
 
-    void start(Work work, Done done);
-    Result<Plan> loadFiles(const std::vector<std::filesystem::path>& files,
-                           std::optional<float> doubtful_unit_mm, const Progress& progress);
+    void start(Open work, Done done);
+    Result<PlanWithLog> loadFiles(const std::vector<std::filesystem::path>& files,
+                                  std::optional<float> doubtful_unit_mm, const Progress& progress);
 
     bool m_loading = false;
     int m_number = 0;  // results of older numbers are dropped

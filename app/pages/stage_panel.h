@@ -6,6 +6,7 @@
 #include <QScrollArea>
 
 #include "app/document/document.h"
+#include "core/picture/overlay.h"
 
 namespace glaukophos {
 
@@ -15,6 +16,11 @@ class StagePanel : public QScrollArea {
 
   public:
     StagePanel(const QString& heading, const QString& explanation, QWidget* parent);
+
+    // The stage is entered: what the figure is to show then. Left: nothing of it may stay behind.
+    virtual Overlay enter() { return overlay(); }
+    virtual void leave() {}
+    [[nodiscard]] virtual Overlay overlay() const = 0;
 
   protected:
     [[nodiscard]] QVBoxLayout& column() { return *m_column; }

@@ -39,12 +39,20 @@ BandBars::BandBars(QWidget* parent) : QWidget(parent) {
     setFocusPolicy(Qt::StrongFocus);
 }
 
-void BandBars::show(const BandBorders& borders, const PartBands& bands, const PaintRange& paint) {
-    if (m_borders.size() != borders.size()) m_grip = {};
-    m_borders = borders;
+void BandBars::show(const BandBorders& borders, const PartBands& bands, const PaintRange& paint,
+                    bool fresh) {
+    if (m_borders.size() != borders.size()) {
+        m_grip = {};
+        m_dragging = false;
+        fresh = true;
+    }
+    if (fresh) m_edited.reset();
     m_paint = paint;
-    m_shares.clear();
-    for (std::size_t b = 0; b <= borders.size(); ++b) m_shares.push_back(bands.share(b));
+    if (m_edited != Bar::Lightness) m_borders = borders;
+    if (m_edited != Bar::Share) {
+        m_shares.clear();
+        for (std::size_t b = 0; b <= borders.size(); ++b) m_shares.push_back(bands.share(b));
+    }
     update();
 }
 
@@ -119,7 +127,7 @@ void BandBars::mousePressEvent(QMouseEvent* event) {
     double best = 14.0;
     for (const Bar bar : {Bar::Lightness, Bar::Share}) {
         const QRectF room = barRect(bar).adjusted(-8, -2, 8, 14);
-        if (!room.contains(at)) continue;
+        if (!room.contains(at) || (m_edited && *m_edited != bar)) continue;
         for (std::size_t b = 0; b < m_borders.size(); ++b) {
             const QPointF handle = bar == Bar::Lightness ? borderHandle(b) : shareHandle(b);
             const double away = std::abs(handle.x() - at.x());
@@ -173,6 +181,7 @@ void BandBars::moveBy(double step) {
 }
 
 void BandBars::moveTo(double x) {
+    if (m_edited && *m_edited != m_grip.bar) return;
     const std::size_t b = m_grip.border;
     const QRectF bar = barRect(m_grip.bar);
     const double along = (x - bar.left()) / bar.width();
@@ -183,7 +192,10 @@ void BandBars::moveTo(double x) {
         if (high - low <= 2 * kLeastStep) return;
         const double wanted = m_paint.darkest + along * (m_paint.top() - m_paint.darkest);
         borders[b] = std::clamp(wanted, low + kLeastStep, high - kLeastStep);
-        if (borders != m_borders) emit bordersDragged(borders);
+        if (borders == m_borders) return;
+        m_borders = borders;
+        m_edited = Bar::Lightness;
+        emit bordersDragged(borders);
         return;
     }
     std::vector<double> shares = m_shares;
@@ -192,7 +204,10 @@ void BandBars::moveTo(double x) {
     if (room <= 2 * kLeastShare) return;
     shares[b] = std::clamp(along - start, kLeastShare, room - kLeastShare);
     shares[b + 1] = room - shares[b];
-    if (shares != m_shares) emit sharesDragged(shares);
+    if (shares == m_shares) return;
+    m_shares = shares;
+    m_edited = Bar::Share;
+    emit sharesDragged(shares);
 }
 
 }  // namespace glaukophos

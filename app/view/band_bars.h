@@ -16,8 +16,11 @@ class BandBars : public QWidget {
   public:
     explicit BandBars(QWidget* parent = nullptr);
 
-    // `bands` of the whole figure: the borders are the same for all parts.
-    void show(const BandBorders& borders, const PartBands& bands, const PaintRange& paint);
+    // `bands` of the whole figure: the borders are the same for all parts. `fresh`: worked out with
+    // the last edit in it; the bar that was edited waits for that, and the other one is not edited
+    // before.
+    void show(const BandBorders& borders, const PartBands& bands, const PaintRange& paint,
+              bool fresh);
     [[nodiscard]] QSize sizeHint() const override { return {280, 112}; }
 
     // Where the border between two bands is grasped, for tests.
@@ -55,6 +58,7 @@ class BandBars : public QWidget {
     PaintRange m_paint;
     Grip m_grip;
     bool m_dragging = false;
+    std::optional<Bar> m_edited;  // its values are ahead of the results
 };
 
 }  // namespace glaukophos

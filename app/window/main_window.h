@@ -3,7 +3,6 @@
 
 #include <QActionGroup>
 #include <QMainWindow>
-#include <QPageSize>
 #include <QStackedWidget>
 #include <QToolButton>
 
@@ -12,6 +11,7 @@
 #include "app/document/own_rack.h"
 #include "app/document/recovery.h"
 #include "app/jobs/loader.h"
+#include "app/paper/exports.h"
 #include "app/stages/colours/colours_panel.h"
 #include "app/stages/figure/figure_panel.h"
 #include "app/stages/lights/lights_panel.h"
@@ -45,6 +45,7 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] ColoursPanel& coloursPanel() { return *m_colours_panel; }
     [[nodiscard]] StepsPanel& stepsPanel() { return *m_steps_panel; }
     [[nodiscard]] BenchWindow& bench() { return *m_bench; }
+    [[nodiscard]] Exports& exports() { return *m_exports; }
     void openBench();
 
     void openFiles(const QStringList& files);  // asks about unsaved changes first
@@ -54,14 +55,6 @@ class MainWindow : public QMainWindow {
     void setStage(Stage stage);
     void setTheme(ThemeKind kind);
     bool saveTo(const QString& file);
-    bool exportSheet(const QString& file, QPageSize::PageSizeId page);
-    bool exportStudy(const QString& file, QPageSize::PageSizeId page);
-    bool exportCsv(const QString& file);
-    // What follows from the work, by the ending of the file: .csv, .json, .ics or .gpl.
-    bool exportWork(const QString& file);
-    // The whole plan for the bench as a PDF, or a PNG of each layer's map in a folder.
-    bool exportWorkSheet(const QString& file, QPageSize::PageSizeId page);
-    bool exportMaps(const QString& folder);
     // An ICC profile for the screen, remembered; empty for sRGB.
     void setScreenProfile(const QString& file);
 
@@ -79,10 +72,12 @@ class MainWindow : public QMainWindow {
     void connectPanels();
     void showFoot();
     void countFindings();
+    void buildMenus();  // in menus.cpp
     void buildFileMenu();
-    void buildEditMenu();
     void buildViewMenu();
-    void buildHelpMenu();
+    // Needs an open plan to be of use.
+    QAction* addPlanAction(QMenu& menu, const QString& text, const QKeySequence& keys,
+                           const std::function<void()>& run);
     void connectLoader();
     void askSizeIfDoubtful();
     void updateTitle();
@@ -93,21 +88,7 @@ class MainWindow : public QMainWindow {
     bool saveAs();
     void askOpen();
     void askReimport();
-    void askExportSheet(QPageSize::PageSizeId page);
-    void askExportStudy(QPageSize::PageSizeId page);
-    void askExportCsv();
-    void askExportWork(const QString& title, const QString& filter);
-    void askExportWorkSheet(QPageSize::PageSizeId page);
-    void askExportMaps();
-    // Long work with a bar and a button to stop it.
-    bool withProgress(const QString& what, const std::function<Result<void>(const Progress&)>& run);
-    // What is known so far, when there are steps; else says why not, and null.
-    const Evaluated* withSteps();
     bool report(const Result<void>& result);  // shows an error; true when there is none
-    void showHelp();
-    void showAbout();
-    QAction* addAction(QMenu& menu, const QString& text, const QKeySequence& keys,
-                       const std::function<void()>& run);
 
     Document m_document;
     Loader m_loader;
@@ -130,6 +111,7 @@ class MainWindow : public QMainWindow {
     ColoursPanel* m_colours_panel = nullptr;
     StepsPanel* m_steps_panel = nullptr;
     BenchWindow* m_bench = nullptr;
+    Exports* m_exports = nullptr;
     std::vector<QToolButton*> m_stage_buttons;
     std::vector<QToolButton*> m_overlay_buttons;
     std::vector<QAction*> m_needs_plan;

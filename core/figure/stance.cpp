@@ -22,11 +22,6 @@ constexpr std::array<UsualSize, 7> kSizes = {{{"28 mm", 28.0F, true},
                                               {"1:35", 50.0F, false},
                                               {"1:10 bust", 75.0F, false}}};
 
-// The rotation that turns `from` to +z, by quarter turns.
-Eigen::Matrix3f turnToUp(const Vec3& from) {
-    return Eigen::Quaternionf::FromTwoVectors(from, Vec3::UnitZ()).toRotationMatrix();
-}
-
 // Area of triangles facing along -up within a hundredth of the height above the lowest point.
 double flatUnderside(const Mesh& mesh, const Vec3& up) {
     float low = std::numeric_limits<float>::max();
@@ -43,6 +38,15 @@ double flatUnderside(const Mesh& mesh, const Vec3& up) {
             t, [&](std::uint32_t corner) { return mesh.positions_mm[corner].dot(up) <= limit; });
         if (at_bottom && normal.dot(up) < -0.98F * normal.norm()) area += normal.norm();
     }
+    return area;
+}
+
+// Of the box round the mesh, seen along `up`.
+double footprint(const Mesh& mesh, const Vec3& up) {
+    const Vec3 size = boundsOf(mesh.positions_mm).size();
+    const Vec3 across = Vec3::Ones() - up.cwiseAbs();
+    double area = 1.0;
+    for (int axis = 0; axis < 3; ++axis) area *= across[axis] > 0.5F ? size[axis] : 1.0F;
     return area;
 }
 
@@ -102,16 +106,22 @@ const LengthUnit& guessedUnit(float height_in_file) {
 
 std::span<const UsualSize> usualSizes() { return kSizes; }
 
+Eigen::Matrix3f turnToUp(const Vec3& from) {
+    return Eigen::Quaternionf::FromTwoVectors(from, Vec3::UnitZ()).toRotationMatrix();
+}
+
 Eigen::Matrix3f uprightTurn(const Mesh& mesh, bool y_is_up) {
     const std::array<Vec3, 6> ways = {Vec3(0, 0, 1),  Vec3(0, 1, 0),  Vec3(1, 0, 0),
                                       Vec3(0, 0, -1), Vec3(0, -1, 0), Vec3(-1, 0, 0)};
     Vec3 best = y_is_up ? ways[1] : ways[0];
     if (y_is_up) return turnToUp(best);
+    // A figure may have no flat base at all: then a small flat place on its back says nothing.
+    constexpr double kLeastBase = 0.15;  // of the footprint it would stand on
     double most = 2.0 * flatUnderside(mesh, best);
     for (const Vec3& way : ways) {
         if (way == best) continue;
         const double flat = flatUnderside(mesh, way);
-        if (flat > most * 1.001 && flat > 0.0) {
+        if (flat > most * 1.001 && flat > kLeastBase * footprint(mesh, way)) {
             most = flat;
             best = way;
         }

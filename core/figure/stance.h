@@ -44,8 +44,12 @@ inline constexpr double kEyeShare = 0.936;
 
 // The turn that puts the likely underside down: the largest flat area at the very bottom, among
 // the six ways along the axes; y is tried first when the format says that y is up. Ways that are
-// less than twice as flat as z (or y) as it is do not count.
+// less than twice as flat as z (or y) as it is do not count, nor those on less than a seventh of
+// their footprint.
 Eigen::Matrix3f uprightTurn(const Mesh& mesh, bool y_is_up);
+
+// The rotation that turns `from` to +z.
+Eigen::Matrix3f turnToUp(const Vec3& from);
 
 // A turn about the upright axis that makes the figure face -y: from the plane of best mirror
 // symmetry, when there is a clear one within 40 degrees of facing -y already. In degrees.

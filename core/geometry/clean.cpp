@@ -1,7 +1,10 @@
-// Welding by an open-addressed hash table, and connected pieces by union-find.
+// Welding by sorting, and connected pieces by union-find.
 #include "core/geometry/clean.h"
 
+#include <tbb/parallel_sort.h>
+
 #include <algorithm>
+#include <array>
 #include <bit>
 #include <numeric>
 
@@ -10,36 +13,41 @@ namespace {
 
 constexpr std::uint32_t kEmpty = std::numeric_limits<std::uint32_t>::max();
 
-std::uint64_t hashOf(const Vec3& p) {
-    // Adding zero turns -0 into +0, so that both hash alike.
-    const std::uint64_t x = std::bit_cast<std::uint32_t>(p.x() + 0.0F);
-    const std::uint64_t y = std::bit_cast<std::uint32_t>(p.y() + 0.0F);
-    const std::uint64_t z = std::bit_cast<std::uint32_t>(p.z() + 0.0F);
-    std::uint64_t h = x * 0x9E3779B97F4A7C15ULL;
-    h = (h ^ (h >> 29) ^ y) * 0xBF58476D1CE4E5B9ULL;
-    h = (h ^ (h >> 32) ^ z) * 0x94D049BB133111EBULL;
-    return h ^ (h >> 31);
-}
+// A position by the bits of its coordinates, which have an order even where they are no numbers,
+// and where it stands.
+struct Placed {
+    std::array<std::uint32_t, 3> at;
+    std::uint32_t index;
+    auto operator<=>(const Placed&) const = default;
+};
 
-// For each position the index of the first equal one, renumbered without gaps.
+// For each position the index of the first equal one, renumbered without gaps in that order.
 std::vector<std::uint32_t> firstOfEach(std::vector<Vec3>& positions) {
-    const std::size_t slots = std::bit_ceil(positions.size() * 2 + 2);
-    std::vector<std::uint32_t> table(slots, kEmpty);
-    std::vector<std::uint32_t> renumbered(positions.size());
-    std::vector<Vec3> kept;
-    kept.reserve(positions.size() / 4);
-    for (std::size_t i = 0; i < positions.size(); ++i) {
-        std::size_t slot = hashOf(positions[i]) & (slots - 1);
-        while (table[slot] != kEmpty && kept[table[slot]] != positions[i]) {
-            slot = (slot + 1) & (slots - 1);
-        }
-        if (table[slot] == kEmpty) {
-            table[slot] = static_cast<std::uint32_t>(kept.size());
-            kept.push_back(positions[i]);
-        }
-        renumbered[i] = table[slot];
+    std::vector<Placed> sorted(positions.size());
+    for (std::uint32_t i = 0; i < sorted.size(); ++i) {
+        // Adding zero turns -0 into +0, so that both are alike.
+        const auto bits = [&](int axis) {
+            return std::bit_cast<std::uint32_t>(positions[i][axis] + 0.0F);
+        };
+        sorted[i] = {{bits(0), bits(1), bits(2)}, i};
     }
-    positions = std::move(kept);
+    tbb::parallel_sort(sorted.begin(), sorted.end());
+    std::vector<std::uint32_t> first(positions.size());
+    for (std::size_t i = 0; i < sorted.size(); ++i) {
+        const bool again = i > 0 && sorted[i].at == sorted[i - 1].at;
+        first[sorted[i].index] = again ? first[sorted[i - 1].index] : sorted[i].index;
+    }
+    std::vector<std::uint32_t> renumbered(positions.size());
+    std::uint32_t kept = 0;
+    for (std::uint32_t i = 0; i < positions.size(); ++i) {
+        if (first[i] == i) {
+            positions[kept] = positions[i];
+            renumbered[i] = kept++;
+        } else {
+            renumbered[i] = renumbered[first[i]];
+        }
+    }
+    positions.resize(kept);
     return renumbered;
 }
 

@@ -2,9 +2,10 @@
 #include "core/geometry/repair.h"
 
 #include <fmt/format.h>
+#include <tbb/parallel_sort.h>
 
 #include <algorithm>
-#include <bit>
+#include <utility>
 
 #include "core/geometry/clean.h"
 #include "core/geometry/neighbours.h"
@@ -28,26 +29,15 @@ std::size_t dropUnusable(Mesh& mesh, PartLabels& labels) {
 }
 
 std::size_t dropDuplicates(Mesh& mesh, PartLabels& labels) {
-    const auto sorted = [&](std::uint32_t i) {
-        Triangle t = mesh.triangles[i];
-        std::ranges::sort(t);
-        return t;
-    };
-    // Open addressing, half full: the index of the first triangle with these corners.
-    const std::size_t slots = std::bit_ceil(mesh.triangles.size() * 2 + 2);
-    std::vector<std::uint32_t> table(slots, kNoTriangle);
-    std::vector<bool> again(mesh.triangles.size(), false);
-    for (std::uint32_t i = 0; i < mesh.triangles.size(); ++i) {
-        const Triangle t = sorted(i);
-        std::uint64_t h = t[0] * 0x9E3779B97F4A7C15ULL;
-        h = (h ^ (h >> 29) ^ t[1]) * 0xBF58476D1CE4E5B9ULL;
-        h = (h ^ (h >> 32) ^ t[2]) * 0x94D049BB133111EBULL;
-        std::size_t slot = (h ^ (h >> 31)) & (slots - 1);
-        while (table[slot] != kNoTriangle && sorted(table[slot]) != t) {
-            slot = (slot + 1) & (slots - 1);
-        }
-        again[i] = table[slot] != kNoTriangle;
-        if (!again[i]) table[slot] = i;
+    std::vector<std::pair<Triangle, std::uint32_t>> sorted(mesh.triangles.size());
+    for (std::uint32_t i = 0; i < sorted.size(); ++i) {
+        sorted[i] = {mesh.triangles[i], i};
+        std::ranges::sort(sorted[i].first);
+    }
+    tbb::parallel_sort(sorted.begin(), sorted.end());
+    std::vector<bool> again(sorted.size(), false);
+    for (std::size_t i = 1; i < sorted.size(); ++i) {
+        again[sorted[i].second] = sorted[i].first == sorted[i - 1].first;
     }
     return dropTriangles(mesh.triangles, labels, [&](std::size_t i) { return again[i]; });
 }
@@ -165,17 +155,14 @@ bool facesOtherWay(const Triangle& a, std::size_t edge, const Triangle& b) {
     return false;
 }
 
-// Turns triangles so that neighbours agree, then pieces that enclose a negative volume. Within a
-// piece the majority decides. Returns how often each was needed.
-void makeWindingAgree(Mesh& mesh, const Neighbours& neighbours, const Pieces& pieces,
-                      RepairReport& report) {
+void flip(Triangle& triangle) { std::swap(triangle[1], triangle[2]); }
+
+// Turns triangles so that neighbours agree; within a piece the majority decides. Returns how many.
+std::size_t makeNeighboursAgree(Mesh& mesh, const Neighbours& neighbours) {
+    std::size_t flipped = 0;
     std::vector<std::uint8_t> turn(mesh.triangles.size(), 0);
     std::vector<bool> seen(mesh.triangles.size(), false);
     std::vector<std::uint32_t> queue;
-    std::vector<double> volumes(pieces.sizes.size(), 0.0);
-    const auto flip = [&](std::uint32_t i) {
-        std::swap(mesh.triangles[i][1], mesh.triangles[i][2]);
-    };
     for (std::uint32_t first = 0; first < mesh.triangles.size(); ++first) {
         if (seen[first]) continue;
         queue.assign(1, first);
@@ -197,11 +184,16 @@ void makeWindingAgree(Mesh& mesh, const Neighbours& neighbours, const Pieces& pi
         const bool majority = 2 * turned > queue.size();
         for (const std::uint32_t i : queue) {
             if ((turn[i] != 0) == majority) continue;
-            flip(i);
-            ++report.turned;
+            flip(mesh.triangles[i]);
+            ++flipped;
         }
     }
-    // Divergence theorem, about the middle of each piece.
+    return flipped;
+}
+
+// Enclosed by each piece: divergence theorem, about the middle of the piece.
+std::vector<double> volumesOf(const Mesh& mesh, const Pieces& pieces) {
+    std::vector<double> volumes(pieces.sizes.size(), 0.0);
     for (std::size_t i = 0; i < mesh.triangles.size(); ++i) {
         const std::uint32_t p = pieces.of_triangle[i];
         const Vec3 middle = pieces.bounds[p].centre();
@@ -211,30 +203,55 @@ void makeWindingAgree(Mesh& mesh, const Neighbours& neighbours, const Pieces& pi
         const Vec3d c = (mesh.positions_mm[t[2]] - middle).cast<double>();
         volumes[p] += a.dot(b.cross(c)) / 6.0;
     }
-    std::vector<bool> open(pieces.sizes.size(), false);
+    return volumes;
+}
+
+// Marks pieces that enclose something: closed ones, and those whose holes are small beside them. An
+// open sheet has no inside, so the sign of its volume says nothing.
+std::vector<bool> enclosing(const Mesh& mesh, const Neighbours& neighbours, const Pieces& pieces) {
+    constexpr double kLargestHole = 0.05;  // of a piece's area, were its open edges one circle
+    std::vector<double> open_mm(pieces.sizes.size(), 0.0);
+    std::vector<double> area_mm2(pieces.sizes.size(), 0.0);
     for (std::size_t i = 0; i < mesh.triangles.size(); ++i) {
-        if (std::ranges::find(neighbours.across[i], kNoTriangle) != neighbours.across[i].end()) {
-            open[pieces.of_triangle[i]] = true;
+        const Triangle& t = mesh.triangles[i];
+        const std::uint32_t p = pieces.of_triangle[i];
+        area_mm2[p] += areaVector(mesh, t).norm();
+        for (std::size_t k = 0; k < 3; ++k) {
+            if (neighbours.across[i][k] != kNoTriangle) continue;
+            open_mm[p] += (mesh.positions_mm[t[k]] - mesh.positions_mm[t[(k + 1) % 3]]).norm();
         }
     }
+    std::vector<bool> encloses;
+    for (std::size_t p = 0; p < open_mm.size(); ++p) {
+        encloses.push_back(open_mm[p] * open_mm[p] / (4.0 * kPi) <= kLargestHole * area_mm2[p]);
+    }
+    return encloses;
+}
+
+// Turns pieces that enclose a negative volume; a hollow inside another piece is meant to face
+// inwards. Returns how many.
+std::size_t turnInsideOut(Mesh& mesh, const Neighbours& neighbours, const Pieces& pieces) {
+    const std::vector<double> volumes = volumesOf(mesh, pieces);
+    const std::vector<bool> encloses = enclosing(mesh, neighbours, pieces);
     const auto inside = [](const Bounds& a, const Bounds& b) {
         return (a.low.array() > b.low.array()).all() && (a.high.array() < b.high.array()).all();
     };
+    std::size_t turned = 0;
     std::vector<bool> inside_out(pieces.sizes.size(), false);
     for (std::size_t p = 0; p < volumes.size(); ++p) {
-        if (open[p] || volumes[p] >= 0.0) continue;
-        // A hollow inside another piece is meant to face inwards.
+        if (!encloses[p] || volumes[p] >= 0.0) continue;
         bool hollow = false;
         for (std::size_t other = 0; other < volumes.size() && !hollow; ++other) {
             hollow = other != p && volumes[other] > 0.0 &&
                      inside(pieces.bounds[p], pieces.bounds[other]);
         }
         inside_out[p] = !hollow;
-        if (!hollow) ++report.pieces_turned;
+        if (!hollow) ++turned;
     }
     for (std::uint32_t i = 0; i < mesh.triangles.size(); ++i) {
-        if (inside_out[pieces.of_triangle[i]]) flip(i);
+        if (inside_out[pieces.of_triangle[i]]) flip(mesh.triangles[i]);
     }
+    return turned;
 }
 
 }  // namespace
@@ -298,7 +315,8 @@ Result<RepairReport> repair(Mesh& mesh, PartLabels& labels, const std::string& s
     }
     report.open_edges = neighbours.open_edges;
     report.crowded_edges = neighbours.crowded_edges;
-    makeWindingAgree(mesh, neighbours, pieces, report);
+    report.turned = makeNeighboursAgree(mesh, neighbours);
+    report.pieces_turned = turnInsideOut(mesh, neighbours, pieces);
     progress.at(1.0);
     return report;
 }

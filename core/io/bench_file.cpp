@@ -10,8 +10,14 @@ namespace {
 constexpr std::uintmax_t kLargest = 16U << 20U;
 
 CoatDone coatFrom(const Entry& entry) {
-    return {entry.text("step", ""),       entry.whole("figure", 1) - 1, entry.whole("coat", 1) - 1,
-            entry.number("minutes", 0.0), entry.number("done_s", 0.0),  entry.number("dry_s", 0.0)};
+    std::vector<std::string> steps = entry.texts("steps");
+    if (entry.has("step")) steps.push_back(entry.text("step", ""));  // as version 1 wrote it
+    return {std::move(steps),
+            entry.whole("figure", 1) - 1,
+            entry.whole("coat", 1) - 1,
+            entry.number("minutes", 0.0),
+            entry.number("done_s", 0.0),
+            entry.number("dry_s", 0.0)};
 }
 
 BenchLog logFrom(const Json& json) {
@@ -37,7 +43,7 @@ std::string benchText(const BenchLog& log) {
               {"notes", Json::array()},
               {"spent_s", log.spent_s}};
     for (const CoatDone& done : log.done) {
-        json["done"].push_back({{"step", done.step},
+        json["done"].push_back({{"steps", done.steps},
                                 {"figure", done.figure + 1},
                                 {"coat", done.coat + 1},
                                 {"minutes", done.minutes},

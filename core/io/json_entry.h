@@ -18,6 +18,9 @@ using Json = nlohmann::ordered_json;
 
 inline Json pointJson(const Vec3& point) { return {point.x(), point.y(), point.z()}; }
 
+// So that there is always room for new ones.
+inline constexpr std::uint64_t kLargestIdentity = 1'000'000'000;
+
 // Thrown by readers of entries and caught where the whole text is read.
 struct Wrong {
     std::string what;
@@ -43,6 +46,15 @@ class Entry {
             throw Wrong{at(key) + " must be a whole number"};
         }
         return static_cast<int>(wanted);
+    }
+    // A whole number from 1; 0 where there is none.
+    [[nodiscard]] std::uint32_t identity(const char* key) const {
+        if (!has(key)) return 0;
+        const bool sound = m_json[key].is_number_unsigned() &&
+                           m_json[key].get<std::uint64_t>() >= 1 &&
+                           m_json[key].get<std::uint64_t>() <= kLargestIdentity;
+        if (!sound) throw Wrong{at(key) + " must be a whole number from 1"};
+        return m_json[key].get<std::uint32_t>();
     }
     [[nodiscard]] std::string text(const char* key, const std::string& otherwise) const {
         if (!has(key)) return otherwise;

@@ -138,24 +138,63 @@ void writeKind(Json& json, const Bounce& bounce) {
     json["from_floor"] = bounce.from_floor;
 }
 
-Json namesOf(const std::vector<PartIndex>& indices, const std::vector<Part>& parts) {
-    Json names = Json::array();
-    for (const PartIndex part : indices) names.push_back(parts.at(part).name);
-    return names;
+Json identitiesOf(const std::vector<PartIndex>& indices, const std::vector<Part>& parts) {
+    Json identities = Json::array();
+    for (const PartIndex part : indices) identities.push_back(numberOf(parts.at(part).id));
+    return identities;
 }
 
-Result<std::vector<PartIndex>> indicesOf(const std::vector<std::string>& names,
+std::vector<PartReference> referencesFrom(const Entry& entry, const char* key) {
+    std::vector<PartReference> references;
+    for (const Json& item : entry.list(key)) {
+        if (item.is_number_unsigned() && item.get<std::uint64_t>() <= kLargestIdentity) {
+            references.emplace_back(PartId{item.get<std::uint32_t>()});
+        } else if (item.is_string()) {
+            references.emplace_back(item.get<std::string>());
+        } else {
+            throw Wrong{entry.at(key) + " must be a list of parts, by id or by name"};
+        }
+    }
+    return references;
+}
+
+Result<PartIndex> indexOf(PartId id, const std::vector<Part>& parts, const Light& light) {
+    const auto part = std::ranges::find(parts, id, &Part::id);
+    if (part == parts.end()) {
+        return fail(ErrorCode::BadInput,
+                    fmt::format("Light \"{}\" names a part with the id {}, which the figure does "
+                                "not have.",
+                                light.name, numberOf(id)));
+    }
+    return static_cast<PartIndex>(part - parts.begin());
+}
+
+Result<PartIndex> indexOf(const std::string& name, const std::vector<Part>& parts,
+                          const Light& light) {
+    const auto part = std::ranges::find(parts, name, &Part::name);
+    if (part == parts.end()) {
+        return fail(ErrorCode::BadInput,
+                    fmt::format("Light \"{}\" names the part \"{}\", which the figure does "
+                                "not have.",
+                                light.name, name));
+    }
+    if (std::ranges::count(parts, name, &Part::name) > 1) {
+        return fail(ErrorCode::BadInput,
+                    fmt::format("Light \"{}\" names the part \"{}\", but several parts are called "
+                                "so. Write the id of the one that is meant.",
+                                light.name, name));
+    }
+    return static_cast<PartIndex>(part - parts.begin());
+}
+
+Result<std::vector<PartIndex>> indicesOf(const std::vector<PartReference>& references,
                                          const std::vector<Part>& parts, const Light& light) {
     std::vector<PartIndex> indices;
-    for (const std::string& name : names) {
-        const auto part = std::ranges::find(parts, name, &Part::name);
-        if (part == parts.end()) {
-            return fail(ErrorCode::BadInput,
-                        fmt::format("Light \"{}\" names the part \"{}\", which the figure does "
-                                    "not have.",
-                                    light.name, name));
-        }
-        indices.push_back(static_cast<PartIndex>(part - parts.begin()));
+    for (const PartReference& reference : references) {
+        const auto index =
+            std::visit([&](const auto& named) { return indexOf(named, parts, light); }, reference);
+        if (!index) return tl::unexpected(index.error());
+        indices.push_back(*index);
     }
     return indices;
 }
@@ -164,6 +203,7 @@ Result<std::vector<PartIndex>> indicesOf(const std::vector<std::string>& names,
 
 Light lightFrom(const Entry& entry, const std::string& fallback_name) {
     Light light;
+    light.id = LightId{entry.identity("id")};
     light.name = entry.text("name", fallback_name);
     light.on = entry.flag("on", true);
     light.solo = entry.flag("solo", false);
@@ -174,7 +214,8 @@ Light lightFrom(const Entry& entry, const std::string& fallback_name) {
 }
 
 LightPartNames lightPartNamesFrom(const Entry& entry) {
-    return {entry.texts("own_parts"), entry.texts("passed_parts"), entry.texts("from_parts")};
+    return {referencesFrom(entry, "own_parts"), referencesFrom(entry, "passed_parts"),
+            referencesFrom(entry, "from_parts")};
 }
 
 Result<void> joinParts(Light& light, const LightPartNames& names, const std::vector<Part>& parts) {
@@ -192,6 +233,7 @@ Result<void> joinParts(Light& light, const LightPartNames& names, const std::vec
 
 Json lightJson(const Light& light, const std::vector<Part>& parts) {
     Json json;
+    if (light.id != kNoLight) json["id"] = numberOf(light.id);
     json["name"] = light.name;
     json["on"] = light.on;
     if (light.solo) json["solo"] = true;
@@ -201,10 +243,10 @@ Json lightJson(const Light& light, const std::vector<Part>& parts) {
     if (light.colour.source == ColourSource::Chosen) {
         json["colour"] = hexFrom(light.colour.chosen);
     }
-    json["own_parts"] = namesOf(light.own_parts, parts);
-    if (!light.passed_parts.empty()) json["passed_parts"] = namesOf(light.passed_parts, parts);
+    json["own_parts"] = identitiesOf(light.own_parts, parts);
+    if (!light.passed_parts.empty()) json["passed_parts"] = identitiesOf(light.passed_parts, parts);
     if (const auto* bounce = std::get_if<Bounce>(&light.kind)) {
-        json["from_parts"] = namesOf(bounce->from_parts, parts);
+        json["from_parts"] = identitiesOf(bounce->from_parts, parts);
     }
     return json;
 }

@@ -3,7 +3,7 @@
 
 #include "core/base/result.h"
 #include "core/io/json_entry.h"
-#include "core/io/light_part_names.h"
+#include "core/io/part_references.h"
 #include "core/plan/plan.h"
 
 namespace glaukophos {

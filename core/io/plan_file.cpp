@@ -7,11 +7,14 @@
 #include <memory>
 
 #include "core/figure/stance.h"
+#include "core/io/bench_file.h"
 #include "core/io/file_bytes.h"
 #include "core/io/surface_ply.h"
 
 namespace glaukophos {
 namespace {
+
+constexpr const char* kBenchEntry = "bench.json";
 
 namespace fs = std::filesystem;
 
@@ -104,8 +107,8 @@ Result<Plan> completed(WrittenPlan written, const fs::path& file, const Load& lo
     return withFigure(std::move(written), std::move(*figure));
 }
 
-Result<Plan> openArchive(const fs::path& file, std::span<const char> bytes,
-                         const Progress& progress) {
+Result<PlanWithLog> openArchive(const fs::path& file, std::span<const char> bytes,
+                                const Progress& progress) {
     const ZipArchive archive = archiveOf(bytes);
     if (archive == nullptr) return damaged(file, "it is not a complete archive");
     zip_uint64_t text_budget = kLargestPlanText;
@@ -114,10 +117,20 @@ Result<Plan> openArchive(const fs::path& file, std::span<const char> bytes,
     auto written = parsePlan({text->data(), text->size()});
     if (!written) return tl::unexpected(written.error());
     zip_uint64_t budget = kLargestUnpacked;
-    return completed(
+    auto plan = completed(
         std::move(*written), file,
         [&](const std::string& name) { return unpack(archive.get(), name, budget, file); },
         progress);
+    if (!plan) return tl::unexpected(plan.error());
+    BenchLog log;
+    if (zip_name_locate(archive.get(), kBenchEntry, 0) >= 0) {
+        const auto log_text = unpack(archive.get(), kBenchEntry, text_budget, file);
+        if (!log_text) return tl::unexpected(log_text.error());
+        auto read = parseBench({log_text->data(), log_text->size()});
+        if (!read) return tl::unexpected(read.error());
+        log = std::move(*read);
+    }
+    return PlanWithLog{std::move(*plan), std::move(log)};
 }
 
 // glTF is JSON too; its specification demands an "asset".
@@ -192,25 +205,35 @@ bool isPlan(const fs::path& file, std::string_view content) {
     return first != std::string_view::npos && content[first] == '{' && !isGltf(content);
 }
 
-Result<Plan> openPlan(const fs::path& file, const Progress& progress) {
+Result<PlanWithLog> openWithLog(const fs::path& file, const Progress& progress) {
     const auto bytes = readBytes(file, kLargestMeshFile);
     if (!bytes) return tl::unexpected(bytes.error());
     const std::string_view content(bytes->data(), bytes->size());
+    const auto alone = [](Result<Plan> plan) -> Result<PlanWithLog> {
+        if (!plan) return tl::unexpected(plan.error());
+        return PlanWithLog{std::move(*plan), {}};
+    };
     if (isPlan(file, content)) {
         if (content.starts_with("PK\x03\x04")) return openArchive(file, *bytes, progress);
-        if (content.find('{') < 16) return openText(file, *bytes, progress);
+        if (content.find('{') < 16) return alone(openText(file, *bytes, progress));
         return damaged(file, "it is not a complete archive");
     }
     auto imported = readFigure({&file, 1}, Division::Pieces,
                                {progress.stop, [&](double f) { progress.at(0.4 * f); }});
     if (!imported) return tl::unexpected(imported.error());
-    return planFromFigure(file.stem().string(), std::move(*imported),
-                          {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
+    return alone(planFromFigure(file.stem().string(), std::move(*imported),
+                                {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }}));
+}
+
+Result<Plan> openPlan(const fs::path& file, const Progress& progress) {
+    auto opened = openWithLog(file, progress);
+    if (!opened) return tl::unexpected(opened.error());
+    return std::move(opened->plan);
 }
 
 Result<ImportedFigure> importFigure(std::span<const fs::path> files,
                                     std::optional<float> doubtful_unit_mm, const Progress& progress,
-                                    const SeenMeshes& seen) {
+                                    const SeenMeshes& seen, std::optional<Vec3> up) {
     auto meshes = readMeshes(files, {progress.stop, [&](double f) { progress.at(0.4 * f); }});
     if (!meshes) return tl::unexpected(meshes.error());
     if (seen) seen(*meshes);
@@ -219,7 +242,7 @@ Result<ImportedFigure> importFigure(std::span<const fs::path> files,
                        {progress.stop, [&](double f) { progress.at(0.4 + 0.5 * f); }});
     if (!imported) return imported;
     Stance stance;
-    stance.turn = uprightTurn(imported->mesh, imported->y_is_up);
+    stance.turn = up ? turnToUp(*up) : uprightTurn(imported->mesh, imported->y_is_up);
     stand(imported->mesh, stance);
     stance.turn.setIdentity();
     const float height = boundsOf(imported->mesh.positions_mm).size().z();
@@ -238,14 +261,15 @@ Result<Plan> planFromFigure(std::string title, ImportedFigure imported, const Pr
     return startingPlan(std::move(title), std::move(*figure));
 }
 
-Result<void> savePlan(const Plan& plan, const fs::path& file) {
+Result<void> savePlan(const Plan& plan, const fs::path& file, const BenchLog& log) {
     const Form& form = *plan.figure->form;
     const StoredFigure stored{{"figure/original.stl"}, "figure/surface.ply", Division::AsGiven};
-    const std::vector<std::pair<std::string, std::string>> entries = {
+    std::vector<std::pair<std::string, std::string>> entries = {
         {"plan.json", planJson(plan, stored)},
         {stored.mesh_files.front(), binaryStl(form.imported.mesh, plan.title)},
         {stored.surface_file, surfacePly(form.whole, *plan.figure->labels)},
     };
+    if (log != BenchLog{}) entries.emplace_back(kBenchEntry, benchText(log));
     const std::string bytes = zipped(entries);
     if (bytes.empty()) {
         return fail(ErrorCode::WriteFailed, "The plan could not be packed. Free some memory.");

@@ -10,6 +10,7 @@
 #include "core/io/light_json.h"
 #include "core/io/step_json.h"
 #include "core/io/value_json.h"
+#include "core/io/version_1.h"
 
 namespace glaukophos {
 namespace {
@@ -19,6 +20,7 @@ constexpr std::array<std::pair<const char*, Focus>, 3> kFocusNames = {
 
 Part partFrom(const Entry& entry) {
     Part part;
+    part.id = PartId{entry.identity("id")};
     part.name = entry.text("name", "");
     part.material = materialFromName(part.name);
     if (entry.has("material")) {
@@ -46,9 +48,11 @@ Part partFrom(const Entry& entry) {
 }
 
 Json partJson(const Part& part) {
-    Json json = {{"name", part.name},
+    Json json;
+    if (part.id != kNoPart) json["id"] = numberOf(part.id);
+    json.update({{"name", part.name},
                  {"colour", hexFrom(part.local_colour)},
-                 {"material", entryOf(part.material).key}};
+                 {"material", entryOf(part.material).key}});
     if (part.focus != Focus::None) {
         json["focus"] =
             std::ranges::find(kFocusNames, part.focus, &std::pair<const char*, Focus>::second)
@@ -78,12 +82,15 @@ WrittenPlan written(const Json& json) {
     if (root.text("format", "") != "glaukophos-plan") {
         throw Wrong{"\"format\" must be \"glaukophos-plan\""};
     }
-    if (root.number("version", 1) > kPlanVersion) {
+    WrittenPlan result;
+    result.version = root.whole("version", 1);
+    if (result.version > kPlanVersion) {
         throw Wrong{"it was written by a newer version of the program; update this one"};
     }
-    WrittenPlan result;
     Plan& plan = result.plan;
     plan.title = root.text("title", "Untitled");
+    plan.key = root.text("key", "");
+    if (root.has("next_id")) plan.next_id = root.identity("next_id");
     const Entry figure = root.object("figure");
     result.mesh_files = figure.texts("files");
     if (result.mesh_files.empty()) throw Wrong{figure.at("files") + " names no mesh"};
@@ -164,6 +171,7 @@ Result<Plan> withFigure(WrittenPlan written_plan, std::shared_ptr<const Figure> 
     if (plan.parts.size() != figure->partCount()) {
         return fail(ErrorCode::BadInput, "The plan and its figure have different parts.");
     }
+    giveIdentities(plan);
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         if (auto joined = joinParts(plan.lights[l], written_plan.light_part_names[l], plan.parts);
             !joined) {
@@ -171,6 +179,7 @@ Result<Plan> withFigure(WrittenPlan written_plan, std::shared_ptr<const Figure> 
         }
     }
     plan.figure = std::move(figure);
+    if (written_plan.version < 2) renewStepKeys(plan);
     if (const std::string problem = problemWith(plan); !problem.empty()) {
         return fail(ErrorCode::BadInput, problem);
     }
@@ -182,6 +191,8 @@ std::string planJson(const Plan& plan, const StoredFigure& stored) {
     json["format"] = "glaukophos-plan";
     json["version"] = kPlanVersion;
     json["title"] = plan.title;
+    if (!plan.key.empty()) json["key"] = plan.key;
+    json["next_id"] = plan.next_id;
     json["figure"]["files"] = stored.mesh_files;
     if (!stored.surface_file.empty()) json["figure"]["surface"] = stored.surface_file;
     json["figure"]["divide"] = stored.division == Division::Pieces;

@@ -5,13 +5,13 @@
 #include <string_view>
 #include <vector>
 
-#include "core/io/light_part_names.h"
 #include "core/io/mesh_file.h"
+#include "core/io/part_references.h"
 #include "core/plan/plan.h"
 
 namespace glaukophos {
 
-inline constexpr int kPlanVersion = 1;
+inline constexpr int kPlanVersion = 2;
 
 // A plan as written, before its figure is loaded: `plan.figure` is null and the parts that lights
 // name are still names.
@@ -21,6 +21,7 @@ struct WrittenPlan {
     std::string surface_file;             // the divided working surface; empty: make it anew
     Division division = Division::Pieces;
     std::vector<LightPartNames> light_part_names;  // one entry a light
+    int version = kPlanVersion;                    // that it was written in
 };
 
 // Unknown keys are ignored, so that newer small additions can still be opened.

@@ -8,7 +8,7 @@
 #include <cmath>
 
 #include "core/io/colour_json.h"
-#include "core/io/tables_csv.h"
+#include "core/io/csv.h"
 #include "core/io/trimmed.h"
 
 namespace glaukophos {
@@ -23,26 +23,6 @@ std::string_view nextLine(std::string_view& text) {
     const std::string_view line = text.substr(0, end);
     text.remove_prefix(end == std::string_view::npos ? text.size() : end + 1);
     return line;
-}
-
-// Fields of one line of CSV (RFC 4180): quotes keep commas, doubled quotes are one.
-std::vector<std::string> fieldsOf(std::string_view line) {
-    std::vector<std::string> fields(1);
-    bool quoted = false;
-    for (std::size_t i = 0; i < line.size(); ++i) {
-        const char c = line[i];
-        if (c == '"' && quoted && i + 1 < line.size() && line[i + 1] == '"') {
-            fields.back() += line[++i];
-        } else if (c == '"') {
-            quoted = !quoted;
-        } else if (c == ',' && !quoted) {
-            fields.emplace_back();
-        } else {
-            fields.back() += c;
-        }
-    }
-    for (std::string& field : fields) field = std::string(trimmed(field));
-    return fields;
 }
 
 tl::unexpected<Error> wrongLine(std::size_t number, const std::string& what) {
@@ -113,7 +93,9 @@ std::optional<Srgb> takeColour(std::string_view& line) {
 }  // namespace
 
 Result<std::vector<Paint>> parseRackCsv(std::string_view text) {
-    const std::vector<std::string> columns = fieldsOf(nextLine(text));
+    const std::vector<CsvRow> rows = csvRows(text);
+    const std::vector<std::string> columns =
+        rows.empty() ? std::vector<std::string>() : rows.front().fields;
     for (const char* needed : {"name", "colour"}) {
         if (std::ranges::find(columns, needed) == columns.end()) {
             return fail(ErrorCode::BadInput,
@@ -123,11 +105,8 @@ Result<std::vector<Paint>> parseRackCsv(std::string_view text) {
         }
     }
     std::vector<Paint> paints;
-    for (std::size_t number = 2; !text.empty(); ++number) {
-        const std::string_view line = nextLine(text);
-        if (trimmed(line).empty()) continue;
-        const std::vector<std::string> fields = fieldsOf(line);
-        auto paint = paintFrom({columns, fields}, number);
+    for (std::size_t i = 1; i < rows.size(); ++i) {
+        auto paint = paintFrom({columns, rows[i].fields}, rows[i].line);
         if (!paint) return tl::unexpected(paint.error());
         if (paints.size() == kMostPaints) {
             return fail(ErrorCode::TooLarge,

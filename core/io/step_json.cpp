@@ -17,7 +17,7 @@ Choice wayFrom(const Entry& entry, const char* name, const Entries& entries, Cho
 }
 
 template <class Choice, class Entries>
-const char* keyOf(const Entries& entries, Choice choice) {
+const char* wordOf(const Entries& entries, Choice choice) {
     return entries.at(static_cast<std::size_t>(choice)).key;
 }
 
@@ -72,9 +72,9 @@ StepChoices stepsFrom(const Entry& entry) {
 }
 
 Json stepsJson(const StepChoices& steps) {
-    Json json{{"build_up", keyOf(buildUps(), steps.build_up)},
-              {"glow", keyOf(glowBuildUps(), steps.glow)},
-              {"order", keyOf(partOrders(), steps.order)},
+    Json json{{"build_up", wordOf(buildUps(), steps.build_up)},
+              {"glow", wordOf(glowBuildUps(), steps.glow)},
+              {"order", wordOf(partOrders(), steps.order)},
               {"figures", steps.figures},
               {"hairdryer", steps.hairdryer},
               {"pace", steps.pace},

@@ -8,6 +8,7 @@
 #include <cmath>
 #include <optional>
 
+#include "core/io/csv.h"
 #include "core/io/trimmed.h"
 
 namespace glaukophos {
@@ -83,21 +84,6 @@ std::string ladderCsv(const Plan& plan, const Appearance& appearance) {
         csv += ladderLines(plan.parts[p].name, appearance.ladders[p]);
     }
     return csv;
-}
-
-std::string csvField(std::string_view text) {
-    std::string field(text);
-    if (!field.empty() &&
-        std::string_view("=+-@\t").find(field.front()) != std::string_view::npos) {
-        field.insert(field.begin(), '\'');
-    }
-    if (field.find_first_of(",\"\n\r") == std::string::npos) return field;
-    std::string quoted = "\"";
-    for (const char c : field) {
-        if (c == '"') quoted += '"';
-        quoted += c;
-    }
-    return quoted + "\"";
 }
 
 }  // namespace glaukophos

@@ -19,8 +19,4 @@ Result<ProbePoints> parseProbePoints(std::string_view text);
 // One line a part and band: part, band, share, area_mm2, L, C, h_deg, colour.
 std::string ladderCsv(const Plan& plan, const Appearance& appearance);
 
-// A field, in quotes when it holds a comma, a quote or a line break (RFC 4180). Text that a
-// spreadsheet would take for a formula gets a leading apostrophe.
-std::string csvField(std::string_view text);
-
 }  // namespace glaukophos

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/io/csv.h"
 #include "core/io/rack_file.h"
 #include "core/io/tables_csv.h"
 
@@ -146,8 +147,9 @@ Json stepsJson(const Plan& plan, const Work& work) {
     for (const Step& step : work.steps) {
         Json entry{
             {"key", step.key},
+            {"also", step.also},
             {"title", step.title},
-            {"phase", kPhaseNames.at(static_cast<std::size_t>(step.phase))},
+            {"phase", nameOf(step.phase)},
             {"parts", Json::array()},
             {"area_mm2", step.area_mm2},
             {"recipe", recipeWords(work, step)},

@@ -8,6 +8,7 @@
 #include "core/colour/spectrum.h"
 #include "core/geometry/mesh.h"
 #include "core/light/direction.h"
+#include "core/light/light_id.h"
 
 namespace glaukophos {
 
@@ -106,6 +107,7 @@ struct Light {
     std::vector<PartIndex> own_parts;
     // Parts that let its light through, such as thin cloth, but are lit like any other.
     std::vector<PartIndex> passed_parts;
+    LightId id = kNoLight;
     bool operator==(const Light&) const = default;
 };
 

@@ -7,18 +7,13 @@
 #include "core/base/finite.h"
 #include "core/base/parallel.h"
 #include "core/painted/shells.h"
+#include "core/picture/floor_look.h"
 
 namespace glaukophos {
 namespace {
 
 constexpr float kClay = 0.62F;        // reflectance of the bare figure in pictures
 constexpr float kUnlitClay = 0.035F;  // so that the form can be made out where no light reaches
-
-float sky_visibility(const Appearance& appearance, std::size_t receiver) {
-    return appearance.irradiance.sky_visibility.empty()
-               ? 1.0F
-               : appearance.irradiance.sky_visibility[receiver];
-}
 
 Vec3 grey(float luminance) { return Vec3::Constant(luminance); }
 
@@ -45,58 +40,11 @@ void forVertices(const Plan& plan, Look& look, const Fill& fill) {
     });
 }
 
-template <class Fill>
-void forFloor(const Plan& plan, Look& look, const Fill& fill) {
-    for (std::size_t i = plan.figure->vertexCount(); i < look.colours.size(); ++i) {
-        look.colours[i] = fill(i);
-    }
-}
-
-// Soft contact shadow: how much of the sky the figure takes from the floor.
-void plainFloor(const Plan& plan, const Appearance& appearance, Look& look) {
-    forFloor(plan, look, [&](std::size_t i) {
-        const float open = sky_visibility(appearance, i);
-        return grey(0.25F + 0.75F * open * open);
-    });
-}
-
-// Colour and strength of each light, for sums that stay in RGB.
-std::vector<Vec3> lightColours(const Plan& plan) {
-    std::vector<Vec3> colours;
-    const std::vector<float> weights = lightWeights(plan);
-    for (std::size_t l = 0; l < weights.size(); ++l) {
-        const Vec3d rgb = displayColourOf(plan.lights[l].colour).rgb;
-        const double luminance = xyzFrom(LinearRgb{rgb}).xyz.y();
-        colours.push_back((weights[l] / std::max(luminance, 1e-3) * rgb).cast<float>());
-    }
-    return colours;
-}
-
-// The ground takes the light's colour: relative to what it gets far away from the figure.
-void litFloor(const Plan& plan, const Appearance& appearance, const std::vector<Vec3>& lights,
-              Look& look) {
-    const auto sumAt = [&](std::size_t i) {
-        Vec3 sum = Vec3::Zero();
-        for (std::size_t l = 0; l < lights.size(); ++l) {
-            sum += appearance.irradiance.of_lights[l][i] * lights[l];
-        }
-        return sum;
-    };
-    const auto gain = static_cast<float>(appearance.values.light_tone.gain);
-    const auto litAt = [&](std::size_t i) { return Vec3(gain * sumAt(i) + grey(0.05F)); };
-    // Per channel, so that the open floor keeps the neutral grey that colours are judged against.
-    const Vec3 away = litAt(look.colours.size() - 1);
-    forFloor(plan, look, [&](std::size_t i) {
-        const float open = sky_visibility(appearance, i);
-        return Vec3((0.4F + 0.6F * open) * litAt(i).cwiseQuotient(away).cwiseMin(9.0F));
-    });
-}
-
 void bareLook(const Plan& plan, const Appearance& appearance, Look& look) {
     look.clay = true;
     forVertices(plan, look,
-                [&](std::size_t v) { return grey(kClay * sky_visibility(appearance, v)); });
-    plainFloor(plan, appearance, look);
+                [&](std::size_t v) { return grey(kClay * skyVisibilityAt(appearance, v)); });
+    plainFloor(plan, appearance, look.colours);
 }
 
 void partsLook(const Plan& plan, const Appearance& appearance, Look& look) {
@@ -121,10 +69,10 @@ void reachLook(const Plan& plan, const Appearance& appearance, std::size_t light
     const Vec3d rgb = displayColourOf(plan.lights[light].colour).rgb;
     forVertices(plan, look, [&](std::size_t v) {
         const float lit = std::min(1.0F, static_cast<float>(gain) * arriving[v]);
-        const Vec3 unlit = grey(kUnlitClay * sky_visibility(appearance, v));
+        const Vec3 unlit = grey(kUnlitClay * skyVisibilityAt(appearance, v));
         return Vec3(unlit + 0.85F * lit * rgb.cast<float>());
     });
-    plainFloor(plan, appearance, look);
+    plainFloor(plan, appearance, look.colours);
     const std::size_t first = plan.figure->vertexCount();
     for (std::size_t i = first; i < look.colours.size(); ++i) {
         const float lit = std::min(2.0F, static_cast<float>(gain) * arriving[i]);
@@ -160,14 +108,14 @@ void shellsLook(const Plan& plan, const Appearance& appearance, const LookChoice
     look.lowest_is_smooth = true;
     look.outlines = true;
     forVertices(plan, look,
-                [&](std::size_t v) { return grey(0.09F * sky_visibility(appearance, v)); });
-    plainFloor(plan, appearance, look);
+                [&](std::size_t v) { return grey(0.09F * skyVisibilityAt(appearance, v)); });
+    plainFloor(plan, appearance, look.colours);
 }
 
 void valuesLook(const Plan& plan, const Appearance& appearance, Look& look) {
     forVertices(plan, look,
                 [&](std::size_t v) { return greyOfLightness(appearance.values.lightness[v]); });
-    plainFloor(plan, appearance, look);
+    plainFloor(plan, appearance, look.colours);
 }
 
 void bandsLook(const Plan& plan, const Appearance& appearance, Look& look) {
@@ -177,12 +125,12 @@ void bandsLook(const Plan& plan, const Appearance& appearance, Look& look) {
     }
     look.band_colours.assign(plan.parts.size(), greys);
     look.outlines = true;
-    plainFloor(plan, appearance, look);
+    plainFloor(plan, appearance, look.colours);
 }
 
 // A border is drawn as it is to be painted: solid where crisp, dashed where soft, dotted where
 // lost.
-void edgesLook(const Plan& plan, const Appearance& appearance, const Marks& marks, Look& look) {
+void bordersLook(const Plan& plan, const Appearance& appearance, const Marks& marks, Look& look) {
     bandsLook(plan, appearance, look);
     for (std::vector<Vec3>& greys : look.band_colours) {
         for (Vec3& grey : greys) grey = 0.75F * grey + Vec3::Constant(0.02F);
@@ -206,11 +154,11 @@ void edgesLook(const Plan& plan, const Appearance& appearance, const Marks& mark
 }
 
 // Each pass as wide as it is to be painted, the later ones lighter.
-void linesLook(const Plan& plan, const Appearance& appearance, const Marks& marks, Look& look) {
+void edgesLook(const Plan& plan, const Appearance& appearance, const Marks& marks, Look& look) {
     forVertices(plan, look, [&](std::size_t v) {
         return greyOfLightness(8.0 + 0.45 * appearance.values.lightness[v]);
     });
-    plainFloor(plan, appearance, look);
+    plainFloor(plan, appearance, look.colours);
     constexpr std::array<double, 3> kLightness = {58.0, 76.0, 93.0};
     const Vec3 warm(1.0F, 0.93F, 0.80F);
     for (std::size_t pass = 0; pass < marks.lines.passes.size(); ++pass) {
@@ -233,7 +181,7 @@ void linesLook(const Plan& plan, const Appearance& appearance, const Marks& mark
 void squintLook(const Plan& plan, const Appearance& appearance, Look& look) {
     forVertices(plan, look,
                 [&](std::size_t v) { return greyOfLightness(appearance.values.painted[v]); });
-    plainFloor(plan, appearance, look);
+    plainFloor(plan, appearance, look.colours);
     // A normal curve is 2.355 standard deviations wide at half its height.
     look.blur_mm = squintBlur_mm(plan.values.squint) / 2.355;
 }
@@ -241,7 +189,7 @@ void squintLook(const Plan& plan, const Appearance& appearance, Look& look) {
 void coloursLook(const Plan& plan, const Appearance& appearance, bool in_steps, Look& look) {
     const ColourBasis source(plan, appearance);
     forVertices(plan, look, [&](std::size_t v) { return shownColour(paintedColour(source, v)); });
-    litFloor(plan, appearance, lightColours(plan), look);
+    litFloor(plan, appearance, lightColours(plan), look.colours);
     if (!in_steps) return;
     look.outlines = true;
     for (const Ladder& ladder : appearance.ladders) {
@@ -254,7 +202,7 @@ void coloursLook(const Plan& plan, const Appearance& appearance, bool in_steps, 
 void underLook(const Plan& plan, const Appearance& appearance, const Marks& marks, Look& look) {
     if (marks.underpainted.empty()) return bareLook(plan, appearance, look);
     forVertices(plan, look, [&](std::size_t v) { return shownColour(marks.underpainted[v]); });
-    plainFloor(plan, appearance, look);
+    plainFloor(plan, appearance, look.colours);
 }
 
 // What is painted in the colour of its mix, all else in a clay that stands apart from it.
@@ -265,10 +213,10 @@ void layerLook(const Plan& plan, const Appearance& appearance, const LayerMap& m
     const double luminance = xyzFrom(LinearRgb{map.colour.cast<double>()}).xyz.y();
     const Vec3 clay = grey(luminance < 0.16 ? 0.46F : 0.10F);
     const auto shading = [&](std::size_t v) {
-        return 0.35F + 0.65F * sky_visibility(appearance, v);
+        return 0.35F + 0.65F * skyVisibilityAt(appearance, v);
     };
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
-    plainFloor(plan, appearance, look);
+    plainFloor(plan, appearance, look.colours);
     if (!map.coverage.empty()) {
         look.outlines = false;
         forVertices(plan, look, [&](std::size_t v) {
@@ -285,28 +233,6 @@ void layerLook(const Plan& plan, const Appearance& appearance, const LayerMap& m
         if (map.parts[p]) row[map.inside] = map.colour;
     }
     forVertices(plan, look, [&](std::size_t v) { return grey(shading(v)); });
-}
-
-// The lattice of the floor is coarse: without this the edges of shadows show it.
-void softenFloor(const Plan& plan, Look& look) {
-    const auto side = static_cast<std::size_t>(plan.figure->form->floor.side);
-    const std::size_t first = plan.figure->vertexCount();
-    const auto blur = [&](std::size_t step, std::size_t across) {  // binomial, along one direction
-        for (std::size_t line = 0; line < side; ++line) {
-            Vec3 before = look.colours[first + line * across];
-            for (std::size_t i = 1; i + 1 < side; ++i) {
-                Vec3& here = look.colours[first + line * across + i * step];
-                const Vec3 own = here;
-                here = 0.25F * before + 0.5F * own +
-                       0.25F * look.colours[first + line * across + (i + 1) * step];
-                before = own;
-            }
-        }
-    };
-    for (int pass = 0; pass < 2; ++pass) {
-        blur(1, side);
-        blur(side, 1);
-    }
 }
 
 // Parts that are the light itself: the light's tint, which the picture pales towards the middle.
@@ -348,13 +274,6 @@ void showBandAlone(const Plan& plan, const Appearance& appearance, const LookCho
 
 }  // namespace
 
-std::optional<Overlay> overlayFromName(std::string_view name) {
-    for (std::size_t i = 0; i < kOverlayNames.size(); ++i) {
-        if (name == kOverlayNames[i]) return static_cast<Overlay>(i);
-    }
-    return std::nullopt;
-}
-
 Vec3 shownColour(const Xyz& colour) { return insideGamut(linearFrom(colour).rgb, colour.xyz.y()); }
 
 Vec3 partTint(std::size_t part) {
@@ -379,7 +298,7 @@ Look lookOf(const Plan& plan, const Appearance& appearance, const LookChoice& ch
     look.lightness = appearance.values.lightness;
     // Painted glow has values of its own; in colours and light it is shown as the light itself.
     const bool as_values = choice.overlay == Overlay::Values || choice.overlay == Overlay::Bands ||
-                           choice.overlay == Overlay::Edges || choice.overlay == Overlay::Squint;
+                           choice.overlay == Overlay::Borders || choice.overlay == Overlay::Squint;
     const std::vector<bool> turned = turnedOverParts(plan);
     look.whiteness = static_cast<float>(plan.colours.glow.whiteness);
     for (std::size_t p = 0; p < turned.size(); ++p) {
@@ -407,11 +326,11 @@ Look lookOf(const Plan& plan, const Appearance& appearance, const LookChoice& ch
         case Overlay::Bands:
             bandsLook(plan, appearance, look);
             break;
+        case Overlay::Borders:
+            bordersLook(plan, appearance, marks, look);
+            break;
         case Overlay::Edges:
             edgesLook(plan, appearance, marks, look);
-            break;
-        case Overlay::Lines:
-            linesLook(plan, appearance, marks, look);
             break;
         case Overlay::Squint:
             squintLook(plan, appearance, look);
@@ -437,7 +356,7 @@ Look lookOf(const Plan& plan, const Appearance& appearance, const LookChoice& ch
     if (choice.lone_band && choice.overlay != Overlay::Shells) {
         showBandAlone(plan, appearance, choice, look);
     }
-    softenFloor(plan, look);
+    softenFloor(plan, look.colours);
     if (choice.overlay != Overlay::Layer) paintSources(plan, look);
     for (const Vec3& colour : look.colours) requireFinite({colour.data(), 3}, "look");
     return look;

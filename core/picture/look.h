@@ -8,28 +8,9 @@
 
 #include "core/painted/marks.h"
 #include "core/picture/draw_lines.h"
+#include "core/picture/overlay.h"
 
 namespace glaukophos {
-
-enum class Overlay {
-    Bare,
-    Parts,
-    Reach,
-    Shells,
-    Values,
-    Bands,
-    Edges,
-    Lines,
-    Squint,
-    Under,
-    Layer,
-    Colours
-};
-
-inline constexpr std::array<const char*, 12> kOverlayNames = {
-    "bare",  "parts", "reach",  "shells", "values", "bands",
-    "edges", "lines", "squint", "under",  "layer",  "colours"};
-std::optional<Overlay> overlayFromName(std::string_view name);
 
 // Where one layer of the work goes: what it is cut from, and between which values.
 struct LayerMap {
@@ -79,7 +60,7 @@ Vec3 shownColour(const Xyz& colour);
 // A tint that tells a part from its neighbours, linear RGB.
 Vec3 partTint(std::size_t part);
 
-// `marks` are needed for Edges, Lines and Under. Colours are worked out only for the vertices
+// `marks` are needed for Borders, Edges and Under. Colours are worked out only for the vertices
 // marked in `seen`, if any are: enough for one picture while something moves.
 Look lookOf(const Plan& plan, const Appearance& appearance, const LookChoice& choice,
             const Marks& marks = {}, std::vector<bool> seen = {});

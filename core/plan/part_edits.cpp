@@ -59,6 +59,7 @@ std::size_t splitPart(Plan& plan, const DivisionGuide& guide, PartIndex part, st
     const std::size_t first_new = plan.parts.size();
     for (std::size_t i = 1; i < kept; ++i) {
         Part piece = plan.parts[part];
+        piece.id = kNoPart;
         piece.name += fmt::format(" {}", i + 1);
         plan.parts.push_back(std::move(piece));
     }
@@ -67,6 +68,7 @@ std::size_t splitPart(Plan& plan, const DivisionGuide& guide, PartIndex part, st
         if (groups[t] == kNotGrouped || groups[t] == 0 || groups[t] >= kept) continue;
         labels[t] = static_cast<PartIndex>(first_new + groups[t] - 1);
     }
+    giveIdentities(plan);
     relabel(plan, std::move(labels));
     return kept;
 }
@@ -89,6 +91,7 @@ void divideByCreases(Plan& plan, const DivisionGuide& guide, std::size_t groups)
     for (std::size_t t = 0; t < group.size(); ++t) {
         labels[t] = static_cast<PartIndex>(std::min<std::size_t>(group[t], count - 1));
     }
+    giveIdentities(plan);
     relabel(plan, std::move(labels));
 }
 
@@ -96,6 +99,7 @@ PartIndex addPart(Plan& plan, const std::string& name) {
     Part part;
     part.name = name;
     plan.parts.push_back(std::move(part));
+    giveIdentities(plan);
     relabel(plan, *plan.figure->labels);
     return static_cast<PartIndex>(plan.parts.size() - 1);
 }

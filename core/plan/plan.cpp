@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <set>
 
 #include "core/plan/light_setup.h"
 
@@ -39,7 +40,24 @@ Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure) {
     const std::vector<Light> lights = newLights(figure->bounds());
     plan.lights.assign(lights.begin(), lights.begin() + 3);
     plan.figure = std::move(figure);
+    giveIdentities(plan);
     return plan;
+}
+
+void giveIdentities(Plan& plan) {
+    const auto giveTo = [&](auto& entries) {
+        for (const auto& entry : entries) {
+            plan.next_id = std::max(plan.next_id, numberOf(entry.id) + 1);
+        }
+        std::set<std::uint32_t> taken{0};
+        for (auto& entry : entries) {
+            if (taken.insert(numberOf(entry.id)).second) continue;
+            entry.id = decltype(entry.id){plan.next_id++};
+            taken.insert(numberOf(entry.id));
+        }
+    };
+    giveTo(plan.parts);
+    giveTo(plan.lights);
 }
 
 bool shines(const Plan& plan, std::size_t light) {

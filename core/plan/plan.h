@@ -10,6 +10,7 @@
 #include "core/light/glow_reach.h"
 #include "core/light/where_from.h"
 #include "core/plan/colour_choices.h"
+#include "core/plan/identity.h"
 #include "core/plan/merit.h"
 #include "core/plan/step_choices.h"
 #include "core/plan/value_choices.h"
@@ -20,6 +21,7 @@ namespace glaukophos {
 enum class Focus { None, Some, Main };
 
 struct Part {
+    PartId id = kNoPart;
     std::string name;
     Srgb local_colour{0.6, 0.6, 0.6};
     Material material = Material::Cloth;
@@ -49,8 +51,10 @@ struct ViewChoice {
 
 struct Plan {
     std::string title;
+    std::string key;  // that the bench knows the plan by, wherever it is saved; empty: none yet
     std::vector<Part> parts;  // one entry a part of the figure
     std::vector<Light> lights;
+    std::uint32_t next_id = 1;  // of parts and lights; above all that were ever given
     ValueChoices values;
     ColourChoices colours;
     std::vector<Paint> rack = genericRack();
@@ -71,6 +75,10 @@ std::vector<bool> lockedParts(std::span<const Part> parts);
 
 // A plan for a newly opened figure: a zenithal sky, a moon and a lamp, placed by its size.
 Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure);
+
+// Gives an identity to parts and lights that have none, and a new one to all but the first that
+// share one. Keeps all others.
+void giveIdentities(Plan& plan);
 
 // Whether a light counts: it is on, and solo if any light is.
 bool shines(const Plan& plan, std::size_t light);

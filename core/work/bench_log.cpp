@@ -2,17 +2,36 @@
 #include "core/work/bench_log.h"
 
 #include <algorithm>
+#include <tuple>
 
 namespace glaukophos {
+
+namespace {
+
+std::vector<std::string> keysOf(const Step& step) {
+    std::vector<std::string> keys{step.key};
+    keys.insert(keys.end(), step.also.begin(), step.also.end());
+    return keys;
+}
+
+bool lays(const CoatDone& done, const TaskOf& task, const std::string& key) {
+    return done.figure == task.figure && done.coat == task.coat &&
+           std::ranges::find(done.steps, key) != done.steps.end();
+}
+
+}  // namespace
 
 const CoatDone* doneOf(const BenchLog& log, const Work& work, const Batch& batch,
                        std::size_t task) {
     const TaskOf& of = batch.tasks[task];
-    const std::string& key = work.steps[of.step].key;
-    const auto found = std::ranges::find_if(log.done, [&](const CoatDone& done) {
-        return done.figure == of.figure && done.coat == of.coat && done.step == key;
-    });
-    return found == log.done.end() ? nullptr : &*found;
+    const CoatDone* last = nullptr;
+    for (const std::string& key : keysOf(work.steps[of.step])) {
+        const auto found = std::ranges::find_if(
+            log.done, [&](const CoatDone& done) { return lays(done, of, key); });
+        if (found == log.done.end()) return nullptr;
+        if (last == nullptr || found->dry_s > last->dry_s) last = &*found;
+    }
+    return last;
 }
 
 std::optional<double> readyAt(const BenchLog& log, const Work& work, const Batch& batch,
@@ -41,11 +60,21 @@ std::optional<NextTask> nextTask(const BenchLog& log, const Work& work, const Ba
     return soonest;
 }
 
+BenchLog newerOf(BenchLog one, BenchLog other) {
+    const auto lastOf = [](const BenchLog& log) {
+        return log.done.empty() ? 0.0 : log.done.back().done_s;
+    };
+    const auto rank = [&](const BenchLog& log) {
+        return std::tuple(lastOf(log), log.done.size(), log.notes.size(), log.spent_s);
+    };
+    return rank(other) > rank(one) ? std::move(other) : std::move(one);
+}
+
 void markDone(BenchLog& log, const Work& work, const Batch& batch, std::size_t task, double now_s) {
     const TaskOf& of = batch.tasks[task];
     const Step& step = work.steps[of.step];
     log.done.push_back(
-        {step.key, of.figure, of.coat, log.spent_s / 60.0, now_s, now_s + 60.0 * step.dry_min});
+        {keysOf(step), of.figure, of.coat, log.spent_s / 60.0, now_s, now_s + 60.0 * step.dry_min});
     log.spent_s = 0.0;
 }
 
@@ -61,7 +90,7 @@ std::vector<CoatDone> drying(const BenchLog& log, double now_s) {
         if (done.dry_s <= now_s) continue;
         // Of several coats only the last one counts.
         std::erase_if(wet, [&](const CoatDone& other) {
-            return other.step == done.step && other.figure == done.figure;
+            return other.steps == done.steps && other.figure == done.figure;
         });
         wet.push_back(done);
     }
@@ -73,7 +102,8 @@ std::optional<double> paceOf(const BenchLog& log, const Work& work) {
     double taken = 0.0;
     double planned = 0.0;
     for (const CoatDone& done : log.done) {
-        const std::size_t step = indexOf(work.steps, done.step);
+        const std::size_t step =
+            indexOf(work.steps, done.steps.empty() ? std::string() : done.steps.front());
         if (step >= work.steps.size()) continue;
         taken += done.minutes;
         planned += work.steps[step].work_min;

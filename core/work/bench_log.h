@@ -11,7 +11,7 @@ namespace glaukophos {
 
 // A coat that is on. Times in seconds since 1970, by the clock of the machine.
 struct CoatDone {
-    std::string step;  // its key
+    std::vector<std::string> steps;  // keys of all that was painted with it
     int figure = 0;
     int coat = 0;
     double minutes = 0.0;  // that it really took
@@ -33,7 +33,8 @@ struct BenchLog {
     bool operator==(const BenchLog&) const = default;
 };
 
-// The coat a task lays, as it was done; null when it is not.
+// The coat a task lays, as it was done; null when it is not on all that the step is now. The last
+// one where several parts were painted one by one and share a step since.
 const CoatDone* doneOf(const BenchLog& log, const Work& work, const Batch& batch, std::size_t task);
 
 // When all that a task comes after is dry, in seconds since 1970; nothing when some of it is not
@@ -50,6 +51,9 @@ struct NextTask {
 };
 std::optional<NextTask> nextTask(const BenchLog& log, const Work& work, const Batch& batch,
                                  double now_s);
+
+// The one in which more was done, or the same later.
+BenchLog newerOf(BenchLog one, BenchLog other);
 
 // Writes down that a task is done; takes back the one that was done last.
 void markDone(BenchLog& log, const Work& work, const Batch& batch, std::size_t task, double now_s);

@@ -9,6 +9,7 @@
 #include "core/colour/coats.h"
 #include "core/painted/shells.h"
 #include "core/work/part_steps.h"
+#include "core/work/step_key.h"
 
 namespace glaukophos {
 namespace {
@@ -40,7 +41,8 @@ class GlowLayers {
 
   private:
     [[nodiscard]] GlowBuildUp school() const { return m_basis.plan.steps.glow; }
-    [[nodiscard]] const std::string& name() const { return m_basis.plan.lights[m_light].name; }
+    [[nodiscard]] const Light& light() const { return m_basis.plan.lights[m_light]; }
+    [[nodiscard]] const std::string& name() const { return light().name; }
 
     // Parts that the glow reaches and that are painted before it.
     [[nodiscard]] std::vector<PartIndex> reachedParts() const {
@@ -61,11 +63,11 @@ class GlowLayers {
         return reached;
     }
 
-    Step step(StepKind kind, const std::string& what, int phase) const {
+    Step step(StepKind kind, std::string key, Phase phase) const {
         Step step;
         step.kind = kind;
         step.light = m_light;
-        step.key = fmt::format("{}/glow/{}", name(), what);
+        step.key = std::move(key);
         step.parts = m_parts;
         step.phase = phase;
         return step;
@@ -85,7 +87,7 @@ class GlowLayers {
 
     void white() {
         if (m_shells.size() <= kWhiteFromShell) return;
-        Step white = step(StepKind::White, "white", 3);
+        Step white = step(StepKind::White, keyOf(light(), "white"), Phase::Glow);
         white.title = fmt::format("{}: white where the glow peaks", name());
         white.mask = {Where::Light, m_shells[kWhiteFromShell].irradiance, 1e9, m_light, 0};
         white.recipe = recipeOf(m_basis.plan, m_basis.mixes.rack,
@@ -108,7 +110,7 @@ class GlowLayers {
     void shell(std::size_t s) {
         const ShellMix& mix = m_mixes.shells[s];
         if (m_shells[s].area_mm2 < 1.0 || mix.recipe.drops.empty()) return;
-        Step shell = step(StepKind::Shell, fmt::format("shell {}", s + 1), 3);
+        Step shell = step(StepKind::Shell, keyOf(light(), "shell", s), Phase::Glow);
         shell.title = fmt::format("{}: shell {} of {}", name(), s + 1, m_shells.size());
         shell.mask = {Where::Light, m_shells[s].irradiance, 1e9, m_light, 0};
         shell.recipe = mix.recipe;
@@ -135,7 +137,7 @@ class GlowLayers {
 
     void reshade() {
         if (m_mixes.reshade.drops.empty() || m_shells.empty()) return;
-        Step shade = step(StepKind::Reshade, "reshade", 4);
+        Step shade = step(StepKind::Reshade, keyOf(light(), "reshade"), Phase::AfterGlow);
         shade.title = fmt::format("{}: recesses and the rim again", name());
         shade.mask = {Where::Reshade, m_shells.front().irradiance, 1e9, m_light, 0};
         shade.recipe = m_mixes.reshade;
@@ -157,7 +159,7 @@ class GlowLayers {
         const bool banded = std::ranges::any_of(own, [&](PartIndex part) {
             return m_basis.plan.parts[part].material == Material::Glowing;
         });
-        Step source = step(StepKind::Source, "source", 5);
+        Step source = step(StepKind::Source, keyOf(light(), "source"), Phase::Late);
         source.parts = own;
         source.title = fmt::format("{}: the source itself", name());
         source.recipe = m_mixes.source;

@@ -8,6 +8,7 @@
 
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
+#include "core/work/step_key.h"
 #include "core/work/work_times.h"
 
 namespace glaukophos {
@@ -70,7 +71,7 @@ class PartLayers {
     [[nodiscard]] const Part& part() const { return m_basis.plan.parts[m_part]; }
     [[nodiscard]] double border(std::size_t b) const { return m_appearance.bands.borders[b]; }
     [[nodiscard]] std::string name(std::size_t b) const { return bandName(b, m_ladder.size()); }
-    [[nodiscard]] int phase() const { return m_after_glow ? 5 : 1; }
+    [[nodiscard]] Phase phase() const { return m_after_glow ? Phase::Late : Phase::Parts; }
     [[nodiscard]] Mask values(double from, double to) const {
         return {m_after_glow ? Where::Finished : Where::Values, from, to, 0, 0};
     }
@@ -80,8 +81,8 @@ class PartLayers {
         step.kind = kind;
         step.parts = {m_part};
         step.band = b;
-        step.key = fmt::format("{}/{}/{}", part().name, what, name(b));
-        step.title = fmt::format("{}: {}", part().name, name(b));
+        step.key = keyOf(part(), what, b);
+        step.layer = name(b);
         step.recipe = m_mixes.bands[b].recipe;
         step.thinner = m_mixes.bands[b].thinner;
         step.coats = m_mixes.bands[b].coats;
@@ -109,7 +110,7 @@ class PartLayers {
 
     void base(std::size_t b, const std::string& why) {
         Step base = step(StepKind::Base, b, "base");
-        base.title = fmt::format("{}: base, {}", part().name, name(b));
+        base.layer = fmt::format("base, {}", name(b));
         base.why = why;
         base.how = "Thin coats, each dried fully: one thick coat fills the detail.";
         m_steps.push_back(std::move(base));
@@ -125,13 +126,13 @@ class PartLayers {
         between.mask = mask;
         between.lost_mm = lostAt(b - 1);
         if (by_veils) {
-            between.title = fmt::format("{}: veils towards {}", part().name, name(b));
+            between.layer = fmt::format("veils towards {}", name(b));
             between.coats = mix.bridge->veils;
             between.thinner = std::min(mix.bridge->veil_thinner, 10.0);
             between.how =
                 "Spread it and wick it off so that it does not pool; never into a half-dry coat.";
         } else {
-            between.title = fmt::format("{}: between {} and {}", part().name, name(below), name(b));
+            between.layer = fmt::format("between {} and {}", name(below), name(b));
             between.recipe = mix.bridge->between;
             between.coats = 1;
             between.how = "Past the border on both sides: it takes the jump out of it.";
@@ -257,7 +258,7 @@ class PartLayers {
         const Lab local = labFrom(xyzFrom(linearFrom(part().local_colour)));
         Step tint = step(StepKind::Tint, m_bands.front(), "tint");
         tint.band.reset();
-        tint.title = fmt::format("{}: colour over the greys", part().name);
+        tint.layer = "colour over the greys";
         tint.recipe = recipeOf(m_basis.plan, m_basis.mixes.rack, local, m_basis.mixes.allowed);
         tint.thinner = kGlazeThinner;
         const PaintFilm film = filmOf(m_basis.mixes.rack, tint.recipe.drops);
@@ -286,9 +287,8 @@ class PartLayers {
             Step veil;
             veil.kind = StepKind::Hue;
             veil.parts = {m_part};
-            veil.key = fmt::format("{}/hue/{}", part().name, i + 1);
-            veil.title = fmt::format("{}: {}", part().name,
-                                     veils[i].name.empty() ? "another hue" : veils[i].name);
+            veil.key = keyOf(part(), "hue", i);
+            veil.layer = veils[i].name.empty() ? "another hue" : veils[i].name;
             veil.mask = {Where::Hue, 0.01, 1e9, 0, i};
             veil.recipe =
                 recipeOf(m_basis.plan, m_basis.mixes.rack,
@@ -349,7 +349,7 @@ std::vector<Step> greySteps(const WorkBasis& basis) {
         step.kind = b == 0 ? StepKind::Base : StepKind::Layer;
         step.parts = parts;
         step.band = b;
-        step.key = fmt::format("greys/{}", bandName(b, borders.size() + 1));
+        step.key = keyOf("greys", b);
         step.title = fmt::format("Greys: {}", bandName(b, borders.size() + 1));
         step.mask = {Where::Values, b == 0 ? -1e9 : borders[b - 1], 1e9, 0, 0};
         step.recipe =
@@ -359,7 +359,7 @@ std::vector<Step> greySteps(const WorkBasis& basis) {
         step.coats = b == 0 ? 2 : 1;
         step.why = "All values in greys first; transparent colour goes over them.";
         step.how = "Draw from dark to light; these borders show through the colour.";
-        step.phase = 0;
+        step.phase = Phase::Ground;
         if (!steps.empty()) follows(step, steps.back(), "each grey lies on the darker one");
         complete(basis, step);
         if (step.area_mm2 >= kLeastBand_mm2) steps.push_back(std::move(step));

@@ -1,6 +1,7 @@
 // One layer of the work: what is laid where, with what, how long it takes, and why it is there.
 #pragma once
 
+#include <array>
 #include <optional>
 #include <string>
 #include <vector>
@@ -32,6 +33,13 @@ enum class Tool { Brush, FineBrush, DryBrush, Sponge, Airbrush, Can };
 inline constexpr std::array<const char*, 6> kToolNames = {"brush",  "fine brush", "drybrush",
                                                           "sponge", "airbrush",   "spray can"};
 
+// The figure is painted phase by phase.
+enum class Phase { Ground, Parts, Edges, Glow, AfterGlow, Late, Last };
+inline constexpr std::array<const char*, 7> kPhaseNames = {
+    "Primer and underpainting", "Parts",       "Edges", "Glow", "Set right after the glow",
+    "Metals, eyes and source",  "Last touches"};
+inline const char* nameOf(Phase phase) { return kPhaseNames.at(static_cast<std::size_t>(phase)); }
+
 // Where a layer goes, as few numbers: the map itself is worked out when it is looked at.
 enum class Where {
     All,
@@ -59,10 +67,12 @@ struct After {
 };
 
 struct Step {
-    std::string key;  // stays the same while the plan's numbers change
+    std::string key;                // see step_key.h
+    std::vector<std::string> also;  // keys of the steps that were joined to this one
     StepKind kind = StepKind::Layer;
     std::vector<PartIndex> parts;
-    std::string title;  // "Hoodcape: Light"
+    std::string layer;  // "Light", "base, Deep": of its parts; empty where the title says all
+    std::string title;  // "hoodcape and apron: Light"
     std::string why;    // why this layer is here
     std::optional<std::size_t> band;
     std::optional<std::size_t> light;  // of a glow
@@ -76,20 +86,15 @@ struct Step {
     int coats = 1;
     int batches = 1;  // of the recipe
     Tool tool = Tool::Brush;
-    std::string tool_words;  // size, or pressure and distance
-    std::string how;         // handling, in a sentence
-    std::string masking;     // where spray would go past the edge; empty: none needed
-    std::string caution;     // empty: none
-    double work_min = 0.0;   // of one coat on one figure
-    double dry_min = 0.0;    // after each coat
-    int phase = 0;           // of the whole figure: see kPhaseNames
+    std::string tool_words;       // size, or pressure and distance
+    std::string how;              // handling, in a sentence
+    std::string masking;          // where spray would go past the edge; empty: none needed
+    std::string caution;          // empty: none
+    double work_min = 0.0;        // of one coat on one figure
+    double dry_min = 0.0;         // after each coat
+    Phase phase = Phase::Ground;  // of the whole figure
     std::vector<After> after;
 };
-
-// "Primer", "Underpainting", "Parts" ...: what the phases are called.
-inline constexpr std::array<const char*, 7> kPhaseNames = {
-    "Primer and underpainting", "Parts",       "Edges", "Glow", "Set right after the glow",
-    "Metals, eyes and source",  "Last touches"};
 
 // Everything that is to be done to one figure.
 struct Work {
@@ -104,6 +109,9 @@ struct Work {
 
 // Drops of one batch.
 int dropsIn(const Recipe& recipe);
+
+// Whether a step is, or was joined from, the one that a key names.
+bool isKnownAs(const Step& step, const std::string& key);
 
 // The place of a key among the steps; their number when it is not there.
 std::size_t indexOf(const std::vector<Step>& steps, const std::string& key);

@@ -20,16 +20,34 @@ bool leadsTo(const std::vector<MovedStep>& moved, const std::string& from, const
     return false;
 }
 
+// The same moves with the keys of the steps as they are now: what was moved alone may have been
+// joined to another since. Those of steps that are not there any more are left out.
+std::vector<MovedStep> asTheyStand(const std::vector<MovedStep>& moved,
+                                   const std::vector<Step>& steps) {
+    std::vector<MovedStep> known;
+    for (const MovedStep& move : moved) {
+        const std::size_t step = indexOf(steps, move.step);
+        const std::size_t after = indexOf(steps, move.after);
+        const bool has_place = move.after.empty() || after < steps.size();
+        if (step >= steps.size() || !has_place) continue;
+        const std::string& place = move.after.empty() ? move.after : steps[after].key;
+        if (steps[step].key != place) known.push_back({steps[step].key, place});
+    }
+    return known;
+}
+
 }  // namespace
 
-Result<void> moveSteps(const std::vector<MovedStep>& moved, std::vector<Step>& steps) {
+Result<void> moveSteps(const std::vector<MovedStep>& wanted, std::vector<Step>& steps) {
+    const std::vector<MovedStep> moved = asTheyStand(wanted, steps);
     for (const MovedStep& move : moved) {
         if (!move.after.empty() && leadsTo(moved, move.after, move.step)) {
             return fail(ErrorCode::BadInput,
                         fmt::format("The order goes in a circle: \"{}\" is to come after \"{}\", "
                                     "which comes after it. Put the steps back in the usual order, "
                                     "or move one of them again.",
-                                    move.step, move.after));
+                                    steps[indexOf(steps, move.step)].title,
+                                    steps[indexOf(steps, move.after)].title));
         }
     }
     // Those that others follow are moved first.

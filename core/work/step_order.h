@@ -11,7 +11,7 @@ namespace glaukophos {
 
 // Moves steps as the painter did, one after another; moves of steps that are not there any more do
 // nothing. Fails when moves go round in a circle.
-Result<void> moveSteps(const std::vector<MovedStep>& moved, std::vector<Step>& steps);
+Result<void> moveSteps(const std::vector<MovedStep>& wanted, std::vector<Step>& steps);
 
 // A reason that does not hold in the order of `steps`: what comes too early, before what, and why
 // it should not.

@@ -5,12 +5,14 @@
 
 #include <algorithm>
 #include <cmath>
+#include <span>
 
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
 #include "core/geometry/nearest_vertex.h"
 #include "core/work/glow_steps.h"
 #include "core/work/part_steps.h"
+#include "core/work/step_key.h"
 #include "core/work/step_order.h"
 #include "core/work/work_times.h"
 
@@ -40,7 +42,7 @@ std::vector<Step> primerSteps(const WorkBasis& basis) {
         const UnderCoat& coat = basis.plan.under.coats[i];
         Step spray;
         spray.kind = StepKind::Spray;
-        spray.key = fmt::format("underpainting/{}", i + 1);
+        spray.key = keyOf("spray", i);
         spray.title = fmt::format("Underpainting: {}", coat.paint);
         spray.paint = coat.paint;
         spray.mask = {Where::Sprayed, 0, 1e9, 0, i};
@@ -69,9 +71,12 @@ std::vector<Step> primerSteps(const WorkBasis& basis) {
     for (auto& [name, parts] : filters) {
         Step filter;
         filter.kind = StepKind::Filter;
-        filter.key = fmt::format("underpainting/filter/{}", name);
+        filter.key = keyOf(basis.plan.parts[parts.front()], "filter");
+        for (const PartIndex part : std::span(parts).subspan(1)) {
+            filter.also.push_back(keyOf(basis.plan.parts[part], "filter"));
+        }
         filter.title = fmt::format("Underpainting: {} over it", name);
-        filter.parts = std::move(parts);
+        filter.parts = parts;
         filter.paint = name;
         filter.thinner = 6.0;
         filter.coats = 2;
@@ -97,14 +102,14 @@ std::optional<Step> edgeStep(const WorkBasis& basis, PartIndex part) {
     Step step;
     step.kind = StepKind::Edges;
     step.parts = {part};
-    step.key = fmt::format("{}/edges", basis.plan.parts[part].name);
-    step.title = fmt::format("{}: edge highlights", basis.plan.parts[part].name);
+    step.key = keyOf(basis.plan.parts[part], "edges");
+    step.layer = "edge highlights";
     step.mask = {Where::Lines, 0, 0, 0, basis.lines.passes.size()};
     step.lines_mm = length;
     step.recipe = top->recipe;
     step.thinner = 1.5;
     step.tool = Tool::FineBrush;
-    step.phase = comesLate(basis.plan.parts[part]) ? 5 : 2;
+    step.phase = comesLate(basis.plan.parts[part]) ? Phase::Late : Phase::Edges;
     step.why = fmt::format("Edges show form quickly: {:.0f} mm of them catch light here.", length);
     step.how = "The side of the brush along the edge; each further pass shorter and finer.";
     complete(basis, step);
@@ -142,13 +147,15 @@ void append(std::vector<Step>& steps, std::vector<Step> more) {
 }
 
 // The last steps of the phases from `first` to `last`: those that no other of them follows.
-std::vector<std::size_t> endsOf(const std::vector<Step>& steps, int first, int last) {
+std::vector<std::size_t> endsOf(const std::vector<Step>& steps, Phase first, Phase last) {
     std::vector<std::size_t> ends;
     for (std::size_t i = 0; i < steps.size(); ++i) {
         if (steps[i].phase < first || steps[i].phase > last) continue;
         const bool followed = std::ranges::any_of(steps, [&](const Step& other) {
             return other.phase >= first && other.phase <= last &&
-                   std::ranges::find(other.after, steps[i].key, &After::step) != other.after.end();
+                   std::ranges::any_of(other.after, [&](const After& after) {
+                       return isKnownAs(steps[i], after.step);
+                   });
         });
         if (!followed) ends.push_back(i);
     }
@@ -156,7 +163,7 @@ std::vector<std::size_t> endsOf(const std::vector<Step>& steps, int first, int l
 }
 
 // Steps of `phase` that begin a chain of their own come after the ends of earlier phases.
-void joinPhases(std::vector<Step>& steps, int phase, int first, int last, const char* why) {
+void joinPhases(std::vector<Step>& steps, Phase phase, Phase first, Phase last, const char* why) {
     const std::vector<std::size_t> ends = endsOf(steps, first, last);
     for (Step& step : steps) {
         if (step.phase != phase) continue;
@@ -176,16 +183,6 @@ bool oneMixServes(const Step& a, const Step& b) {
            !b.parts.empty() && ciede2000(a.recipe.colour, b.recipe.colour) <= kSameMix;
 }
 
-// "apron, bucket and belt: base, Deep".
-std::string sharedTitle(const Plan& plan, const Step& step) {
-    std::string names;
-    for (std::size_t i = 0; i < step.parts.size(); ++i) {
-        const char* comma = i == 0 ? "" : i + 1 == step.parts.size() ? " and " : ", ";
-        names += comma + plan.parts[step.parts[i]].name;
-    }
-    return names + step.title.substr(step.title.find(": "));
-}
-
 // One step where one mix serves two parts. Chains of parts run through kinds and bands in the same
 // sense, so that no circle arises.
 void merge(const WorkBasis& basis, std::vector<Step>& steps) {
@@ -197,20 +194,14 @@ void merge(const WorkBasis& basis, std::vector<Step>& steps) {
             }
             Step& one = steps[i];
             const Step other = steps[j];
-            const std::string old_key = one.key;
             if (other.area_mm2 > one.area_mm2) one.recipe = other.recipe;
-            one.key = one.key + "+" + other.key;
+            one.also.push_back(other.key);
+            one.also.insert(one.also.end(), other.also.begin(), other.also.end());
             one.coats = std::max(one.coats, other.coats);
             one.lost_mm += other.lost_mm;
             one.parts.insert(one.parts.end(), other.parts.begin(), other.parts.end());
-            one.title = sharedTitle(basis.plan, one);
             one.after.insert(one.after.end(), other.after.begin(), other.after.end());
             if (one.parts.size() == 2) one.why += " One mix serves all of them.";
-            for (Step& step : steps) {
-                for (After& after : step.after) {
-                    if (after.step == old_key || after.step == other.key) after.step = one.key;
-                }
-            }
             steps.erase(steps.begin() + static_cast<std::ptrdiff_t>(j));
             complete(basis, steps[i]);
         }
@@ -238,7 +229,7 @@ void putInOrder(std::vector<Step>& steps) {
     std::vector<Step> waiting = std::move(steps);
     steps.clear();
     const auto is_there = [](const std::vector<Step>& among, const std::string& key) {
-        return std::ranges::find(among, key, &Step::key) != among.end();
+        return indexOf(among, key) < among.size();
     };
     while (!waiting.empty()) {
         auto next = std::ranges::find_if(waiting, [&](const Step& step) {
@@ -263,10 +254,10 @@ bool areAlike(const Ladder& first, const Ladder& second) {
 Step cleanUp(const WorkBasis& basis) {
     Step step;
     step.kind = StepKind::CleanUp;
-    step.key = "clean up";
+    step.key = "clean-up";
     step.title = "Clean up";
     step.tool = Tool::FineBrush;
-    step.phase = 6;
+    step.phase = Phase::Last;
     step.paint = "the base mixes of the parts";
     step.why = "Slips are set right with the base colour; then look again with fresh eyes.";
     step.how = "Squint, and turn the figure under the lamp before touching anything.";
@@ -354,11 +345,13 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
     merge(basis, steps);
     steps.push_back(cleanUp(basis));
     std::ranges::stable_sort(steps, {}, &Step::phase);
-    joinPhases(steps, 1, 0, 0, kDryPrimer);
-    joinPhases(steps, 3, 1, 2, "everything a glow falls on is finished before it");
-    joinPhases(steps, 5, 3, 4, "glazes and spray would dull what has to shine");
-    joinPhases(steps, 5, 0, 0, kDryPrimer);
-    joinPhases(steps, 6, 1, 5, "slips are set right at the end");
+    joinPhases(steps, Phase::Parts, Phase::Ground, Phase::Ground, kDryPrimer);
+    joinPhases(steps, Phase::Glow, Phase::Parts, Phase::Edges,
+               "everything a glow falls on is finished before it");
+    joinPhases(steps, Phase::Late, Phase::Glow, Phase::AfterGlow,
+               "glazes and spray would dull what has to shine");
+    joinPhases(steps, Phase::Late, Phase::Ground, Phase::Ground, kDryPrimer);
+    joinPhases(steps, Phase::Last, Phase::Parts, Phase::Late, "slips are set right at the end");
 
     putInOrder(steps);
 

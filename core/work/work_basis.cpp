@@ -18,7 +18,22 @@ bool comesLate(const Part& part) {
            name == "eye" || name == "eyes";
 }
 
+namespace {
+
+// "apron, bucket and belt: base, Deep".
+std::string titleOf(const Plan& plan, const Step& step) {
+    std::string names;
+    for (std::size_t i = 0; i < step.parts.size(); ++i) {
+        const char* comma = i == 0 ? "" : i + 1 == step.parts.size() ? " and " : ", ";
+        names += comma + plan.parts[step.parts[i]].name;
+    }
+    return names + ": " + step.layer;
+}
+
+}  // namespace
+
 void complete(const WorkBasis& basis, Step& step) {
+    if (!step.layer.empty()) step.title = titleOf(basis.plan, step);
     if (step.mask.where == Where::Lines) {
         step.area_mm2 = step.lines_mm * basis.plan.values.edge_lines.width_mm;
     } else {

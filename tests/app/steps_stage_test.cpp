@@ -171,7 +171,7 @@ TEST_F(StepsStage, ABatchOnEveningsIsDrawnAndSaved) {
     EXPECT_TRUE(waitFor(
         [this] { return child<QLabel>("timeTotals")->text().contains(QStringLiteral("saved")); }));
     const QString file = path(QStringLiteral("evenings.ics"));
-    ASSERT_TRUE(m_window->exportWork(file));
+    ASSERT_TRUE(m_window->exports().exportWork(file));
     QFile calendar(file);
     ASSERT_TRUE(calendar.open(QIODevice::ReadOnly));
     EXPECT_TRUE(calendar.readAll().contains("DTSTART:20261201T190000"));
@@ -183,7 +183,7 @@ TEST_F(StepsStage, ABatchOnEveningsIsDrawnAndSaved) {
     EXPECT_TRUE(waitFor([this] {
         return child<QLabel>("timeTotals")->text().contains(QStringLiteral("too short"));
     }));
-    EXPECT_FALSE(m_window->exportWork(file));
+    EXPECT_FALSE(m_window->exports().exportWork(file));
     EXPECT_TRUE(m_window->banner().text().contains(QStringLiteral("too short")));
     m_window->openBench();
     EXPECT_FALSE(m_window->bench().isVisible());
@@ -220,7 +220,7 @@ TEST_F(StepsStage, AFindingIsShownOnTheFigureAndCured) {
 TEST_F(StepsStage, ThePlanGoesOntoPaperAndMapsIntoAFolder) {
     openSteps();
     const QString file = path(QStringLiteral("work.pdf"));
-    ASSERT_TRUE(m_window->exportWorkSheet(file, QPageSize::Letter));
+    ASSERT_TRUE(m_window->exports().exportWorkSheet(file, QPageSize::Letter));
     QFile pdf(file);
     ASSERT_TRUE(pdf.open(QIODevice::ReadOnly));
     const QByteArray bytes = pdf.readAll();
@@ -229,7 +229,7 @@ TEST_F(StepsStage, ThePlanGoesOntoPaperAndMapsIntoAFolder) {
     // Two steps a page, besides the plan itself.
     EXPECT_GE(bytes.count("/Type /Page\n"), static_cast<qsizetype>(steps().size()) / 2 + 2);
     const QString folder = path(QStringLiteral("maps"));
-    ASSERT_TRUE(m_window->exportMaps(folder));
+    ASSERT_TRUE(m_window->exports().exportMaps(folder));
     const QStringList maps = QDir(folder).entryList({QStringLiteral("*.png")});
     EXPECT_EQ(maps.size(), static_cast<qsizetype>(steps().size()));
     EXPECT_TRUE(maps.front().startsWith(QStringLiteral("001-Primer")));
@@ -238,7 +238,7 @@ TEST_F(StepsStage, ThePlanGoesOntoPaperAndMapsIntoAFolder) {
     EXPECT_FALSE(first.isNull());
     EXPECT_NE(first, last);
     // What cannot be written is said.
-    EXPECT_FALSE(m_window->exportMaps(file + QStringLiteral("/maps")));
+    EXPECT_FALSE(m_window->exports().exportMaps(file + QStringLiteral("/maps")));
     EXPECT_TRUE(m_window->banner().text().contains(QStringLiteral("cannot be made")));
 }
 
@@ -272,7 +272,7 @@ TEST_F(BenchTest, SpaceAndPageKeysDoAndUndoCoats) {
     EXPECT_EQ(bench().figureView().overlay(), Overlay::Layer);
     press(Qt::Key_Space);
     ASSERT_EQ(bench().log().done.size(), 1U);
-    EXPECT_EQ(bench().log().done.front().step, "primer");
+    EXPECT_EQ(bench().log().done.front().steps.front(), "primer");
     EXPECT_NE(label("benchTitle")->text(), QStringLiteral("Primer"));
     // The primer is wet for half an hour: the next step says so, and asks before it goes on.
     EXPECT_TRUE(label("benchClock")->text().contains(QStringLiteral("wet")));

@@ -358,7 +358,7 @@ TEST_F(WindowTest, PlanSheetIsAPdfWithLightsAndLadders) {
     settle();
     for (const auto page : {QPageSize::A4, QPageSize::Letter}) {
         const QString file = path(QStringLiteral("sheet.pdf"));
-        ASSERT_TRUE(m_window->exportSheet(file, page));
+        ASSERT_TRUE(m_window->exports().exportSheet(file, page));
         QProcess info;
         info.start(QStringLiteral("pdfinfo"), {file});
         ASSERT_TRUE(info.waitForFinished());
@@ -380,7 +380,7 @@ TEST_F(WindowTest, LaddersAreExportedAsATable) {
     openScene();
     settle();
     const QString name = path(QStringLiteral("ladders.csv"));
-    ASSERT_TRUE(m_window->exportCsv(name));
+    ASSERT_TRUE(m_window->exports().exportLadders(name));
     QFile file(name);
     ASSERT_TRUE(file.open(QIODevice::ReadOnly));
     EXPECT_EQ(file.readAll().count('\n'), 1 + 5 * 4);

@@ -381,12 +381,15 @@ TEST_F(Cli, StepsSayWhatCannotBe) {
     const Finished way = run("steps " + plan + " --build-up sideways");
     EXPECT_EQ(way.code, 2);
     EXPECT_NE(way.output.find("dark-to-light"), std::string::npos);
-    const Finished circle = run("steps " + plan + " --move 'a>b' --move 'b>a'");
+    const Finished circle = run("steps " + plan + " --move 'primer>clean-up' --move 'clean-up>primer'");
     EXPECT_EQ(circle.code, 2);
     EXPECT_NE(circle.output.find("circle"), std::string::npos);
     EXPECT_EQ(run("steps " + plan + " --move a").code, 2);
+    const Finished unknown = run("steps " + plan + " --move 'primmer>clean-up'");
+    EXPECT_EQ(unknown.code, 2);
+    EXPECT_NE(unknown.output.find("no step \"primmer\""), std::string::npos);
     // A rule broken by hand is said, not refused.
-    const Finished broken = run("steps " + plan + " --move 'primer>clean up'");
+    const Finished broken = run("steps " + plan + " --move 'primer>clean-up'");
     EXPECT_EQ(broken.code, 0);
     EXPECT_NE(broken.output.find("Against the rules"), std::string::npos);
 }

@@ -19,7 +19,7 @@ class ColoursPanel : public StagePanel {
     enum class Page { All, Shade, Hues, Night, Glow, Under, Rack, Mix };
     void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
     // What the shown page is about.
-    [[nodiscard]] Overlay overlay() const;
+    [[nodiscard]] Overlay overlay() const override;
     void showSteps(bool in_steps) { m_all->showSteps(in_steps); }
     [[nodiscard]] RackPage& rackPage() { return *m_rack; }
 

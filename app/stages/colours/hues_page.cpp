@@ -5,6 +5,7 @@
 #include <QSignalBlocker>
 
 #include "app/document/edit_key.h"
+#include "app/view/place_tool.h"
 #include "app/widgets/text.h"
 #include "core/painted/hue_veils.h"
 
@@ -49,27 +50,31 @@ void HuesPage::addActions() {
     for (QPushButton* button : {add, m_place, m_remove}) row->addWidget(button);
     column().addLayout(row);
     connect(add, &QPushButton::clicked, this, [this] {
-        m_view.askForPlace(tr("Click where the veil belongs"), [this](const SurfacePoint& place) {
-            change(tr("Add veil"), [&](Plan& plan) {
-                HueVeil veil;
-                veil.name = tr("veil %1").arg(plan.colours.veils.size() + 1).toStdString();
-                veil.point_mm = place.point_mm;
-                veil.normal = place.normal;
-                veil.radius_mm = plan.figure->bounds().size().z() / 20.0;
-                plan.colours.veils.push_back(veil);
-            });
-            m_list->setCurrentRow(m_list->count() - 1);
-        });
+        m_view.takeTool(std::make_unique<PlaceTool>(
+            m_view, tr("Click where the veil belongs"),
+            [this](const SurfacePoint& place, const QPointF& /*at*/) {
+                change(tr("Add veil"), [&](Plan& plan) {
+                    HueVeil veil;
+                    veil.name = tr("veil %1").arg(plan.colours.veils.size() + 1).toStdString();
+                    veil.point_mm = place.point_mm;
+                    veil.normal = place.normal;
+                    veil.radius_mm = plan.figure->bounds().size().z() / 20.0;
+                    plan.colours.veils.push_back(veil);
+                });
+                m_list->setCurrentRow(m_list->count() - 1);
+            }));
     });
     connect(m_place, &QPushButton::clicked, this, [this] {
-        m_view.askForPlace(tr("Click where the veil belongs"), [this](const SurfacePoint& place) {
-            const auto veil = chosen();
-            if (!veil) return;
-            change(tr("Move veil"), [&](Plan& plan) {
-                plan.colours.veils.at(*veil).point_mm = place.point_mm;
-                plan.colours.veils.at(*veil).normal = place.normal;
-            });
-        });
+        m_view.takeTool(std::make_unique<PlaceTool>(
+            m_view, tr("Click where the veil belongs"),
+            [this](const SurfacePoint& place, const QPointF& /*at*/) {
+                const auto veil = chosen();
+                if (!veil) return;
+                change(tr("Move veil"), [&](Plan& plan) {
+                    plan.colours.veils.at(*veil).point_mm = place.point_mm;
+                    plan.colours.veils.at(*veil).normal = place.normal;
+                });
+            }));
     });
     connect(m_remove, &QPushButton::clicked, this, [this] {
         const auto veil = chosen();

@@ -85,6 +85,7 @@ void NightPage::addWays() {
     m_ways = new ChoiceCards("dulling", dullings(), this);
     column().addWidget(m_ways);
     connect(m_ways, &ChoiceCards::chosen, this, [this](std::size_t index) {
+        if (document().evaluated() == nullptr) return;
         const auto part = pictured(*document().evaluated(), document().selectedPart());
         if (!part) return;
         change(tr("How the night is mixed"),

@@ -14,9 +14,7 @@ FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, Q
     m_pages->addPage(tr("Material"), tr("Name, material, colour and focus of the chosen part"),
                      "pageMaterial", m_material);
     column().addWidget(m_pages, 1);
-    connect(m_pages, &PageTabs::pageShown, this, [this](int page) {
-        if (static_cast<Page>(page) != Page::Parts) m_parts->layDownBrush();
-    });
+    connect(m_pages, &PageTabs::pageShown, &view, &FigureView::layDownTool);
     connect(m_standing, &StandingPage::openRequested, this, &FigurePanel::openRequested);
     connect(m_standing, &StandingPage::reimportRequested, this, &FigurePanel::reimportRequested);
     connect(&view, &FigureView::viewChanged, m_standing,

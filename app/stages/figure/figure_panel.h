@@ -19,6 +19,8 @@ class FigurePanel : public StagePanel {
     void showPage(Page page);
     [[nodiscard]] PartsPage& partsPage() { return *m_parts; }
 
+    [[nodiscard]] Overlay overlay() const override { return Overlay::Parts; }
+
   signals:
     void openRequested();
     void reimportRequested();

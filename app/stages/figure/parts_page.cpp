@@ -5,6 +5,7 @@
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
+#include "app/view/brush_tool.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 #include "core/plan/part_edits.h"
@@ -45,7 +46,6 @@ PartsPage::PartsPage(Document& document, FigureView& view, QWidget* parent)
     m_status->setObjectName(QStringLiteral("partsStatus"));
     m_status->setWordWrap(true);
     column->addWidget(m_status);
-    connectStrokes();
     connect(&document, &Document::changed, this, [this](Aspect aspect) {
         if (aspect == Aspect::Everything || aspect == Aspect::Parts) fillList();
         if (aspect != Aspect::Values && aspect != Aspect::Colours) showSelected();
@@ -99,7 +99,7 @@ void PartsPage::buildActions() {
                 m_document.edit(tr("New part"), Aspect::Parts,
                                 [&](Plan& plan) { added = addPart(plan, "new part"); });
                 m_document.selectPart(added);
-                m_tools->button(static_cast<int>(SurfaceTool::Paint))->click();
+                m_tools->button(static_cast<int>(Brush::Add))->click();
             });
     connect(addAction("hidePart", tr("Hide"),
                       tr("Hide or show the chosen parts (H); their shadows "
@@ -157,22 +157,22 @@ void PartsPage::divideInto(int groups) {
 void PartsPage::buildBrush() {
     auto* column = static_cast<QVBoxLayout*>(layout());
     struct Entry {
-        SurfaceTool tool;
+        Brush brush;
         QString name;
         QString tip;
         const char* object;
     };
     const std::array<Entry, 4> entries = {{
-        {SurfaceTool::Choose, tr("Choose"), tr("Click a part on the figure (Esc)"), "toolChoose"},
-        {SurfaceTool::Paint, tr("Add"),
+        {Brush::None, tr("Choose"), tr("Click a part on the figure (Esc)"), "toolChoose"},
+        {Brush::Add, tr("Add"),
          tr("Brush surface into the chosen part; with Ctrl take it "
             "away"),
          "toolPaint"},
-        {SurfaceTool::TakeAway, tr("Take"),
+        {Brush::Take, tr("Take"),
          tr("Brush surface out of the chosen part, to its "
             "neighbours"),
          "toolTake"},
-        {SurfaceTool::Patch, tr("Patch"),
+        {Brush::Patch, tr("Patch"),
          tr("Add the patch under the pointer, up to the next "
             "creases"),
          "toolPatch"},
@@ -185,25 +185,19 @@ void PartsPage::buildBrush() {
         button->setObjectName(q(entry.object));
         button->setToolTip(entry.tip);
         button->setCheckable(true);
-        button->setChecked(entry.tool == SurfaceTool::Choose);
-        m_tools->addButton(button, static_cast<int>(entry.tool));
+        button->setChecked(entry.brush == Brush::None);
+        m_tools->addButton(button, static_cast<int>(entry.brush));
         row->addWidget(button);
     }
     column->addLayout(row);
-    connect(m_tools, &QButtonGroup::idClicked, this, [this](int id) {
-        const auto tool = static_cast<SurfaceTool>(id);
-        m_view.setTool(tool);
-        if (tool != SurfaceTool::Choose) m_divider.prepare();
-        if (tool != SurfaceTool::Choose && !m_document.selectedPart()) {
-            showStatus(tr("Choose a part first."));
-        }
-    });
+    connect(m_tools, &QButtonGroup::idClicked, this,
+            [this](int id) { takeBrush(static_cast<Brush>(id)); });
     m_radius = new NumberField(tr("Radius of the brush"), tr("In mm at the figure's real size"),
                                {0.2, 10, 1, tr(" mm"), true}, this);
     m_radius->setObjectName(QStringLiteral("brushRadius"));
     m_radius->setValue(1.0);
     column->addWidget(m_radius);
-    connect(m_radius, &NumberField::valueEdited, &m_view, &FigureView::setBrushRadius);
+    connect(m_radius, &NumberField::valueEdited, &m_view, qOverload<>(&QWidget::update));
     auto* edges = new QHBoxLayout;
     m_held = new QCheckBox(tr("Creases hold"), this);
     m_held->setObjectName(QStringLiteral("heldByCreases"));
@@ -224,30 +218,27 @@ void PartsPage::buildBrush() {
     connect(grow, &QPushButton::clicked, this, [this] { growBy(kGrowStep_mm); });
 }
 
-void PartsPage::connectStrokes() {
-    connect(&m_view, &FigureView::strokeStarted, this, [this] {
-        if (m_view.tool() == SurfaceTool::Correct) return;
-        m_labels = *m_document.plan().figure->labels;
-        m_stroke_changed = false;
-    });
-    connect(&m_view, &FigureView::stroked, this,
-            [this](const std::vector<SurfacePoint>& points, bool take_away) {
-                if (m_view.tool() == SurfaceTool::Correct) return;
-                const Divider::Guide guide = m_divider.guide();
-                const bool patches = m_view.tool() == SurfaceTool::Patch;
-                if (guide == nullptr || (patches && guide->tree == nullptr)) return;
-                stroke(*guide, points, take_away);
-            });
-    connect(&m_view, &FigureView::strokeFinished, this, [this] { m_document.endGesture(); });
+void PartsPage::takeBrush(Brush brush) {
+    if (brush == Brush::None) return m_view.layDownTool();
+    m_divider.prepare();
+    BrushUse use;
+    if (brush != Brush::Patch) use.radius_mm = [this] { return m_radius->value(); };
+    use.takes_away = brush == Brush::Take;
+    use.begin = [this] { m_labels = *m_document.plan().figure->labels; };
+    use.stroke = [this, brush](const std::vector<SurfacePoint>& points, bool take_away) {
+        const Divider::Guide guide = m_divider.guide();
+        if (guide == nullptr || (brush == Brush::Patch && guide->tree == nullptr)) return;
+        stroke(*guide, brush, points, take_away);
+    };
+    use.end = [this] { m_document.endGesture(); };
+    use.laid_down = [this] { m_tools->button(static_cast<int>(Brush::None))->setChecked(true); };
+    m_view.takeTool(std::make_unique<BrushTool>(m_view, std::move(use)));
+    m_tools->button(static_cast<int>(brush))->setChecked(true);
+    if (!m_document.selectedPart()) showStatus(tr("Choose a part first."));
 }
 
-void PartsPage::layDownBrush() {
-    m_tools->button(static_cast<int>(SurfaceTool::Choose))->setChecked(true);
-    m_view.setTool(SurfaceTool::Choose);
-}
-
-void PartsPage::stroke(const DivisionGuide& guide, const std::vector<SurfacePoint>& points,
-                       bool take_away) {
+void PartsPage::stroke(const DivisionGuide& guide, Brush brush,
+                       const std::vector<SurfacePoint>& points, bool take_away) {
     const auto part = m_document.selectedPart();
     if (!part) {
         showStatus(tr("Choose a part first."));
@@ -259,7 +250,7 @@ void PartsPage::stroke(const DivisionGuide& guide, const std::vector<SurfacePoin
     std::vector<std::uint32_t> touched;
     for (const SurfacePoint& point : points) {
         const auto triangles =
-            m_view.tool() == SurfaceTool::Patch
+            brush == Brush::Patch
                 ? patchAt(guide, point.triangle)
                 : covered(form, guide,
                           {point.triangle, point.point_mm, static_cast<float>(m_radius->value()),

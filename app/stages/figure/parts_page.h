@@ -22,23 +22,23 @@ class PartsPage : public QWidget {
 
     [[nodiscard]] Divider& divider() { return m_divider; }
     void divideInto(int groups);
-    // Back to choosing, when the stage or the page is left.
-    void layDownBrush();
 
   private:
+    enum class Brush { None, Add, Take, Patch };
+
     void buildList();
     void buildActions();
     void buildDivision();
     void buildBrush();
     QPushButton* addAction(const char* object, const QString& text, const QString& tip);
-    void connectStrokes();
+    void takeBrush(Brush brush);
 
     void fillList();
     void showSelected();
     void showStatus(const QString& text);
     [[nodiscard]] std::vector<PartIndex> chosenParts() const;
 
-    void stroke(const DivisionGuide& guide, const std::vector<SurfacePoint>& points,
+    void stroke(const DivisionGuide& guide, Brush brush, const std::vector<SurfacePoint>& points,
                 bool take_away);
     void applyStroke(PartIndex part);
     void growBy(double mm);
@@ -52,7 +52,6 @@ class PartsPage : public QWidget {
     Divider m_divider;
     // Labels while a stroke is under way.
     PartLabels m_labels;
-    bool m_stroke_changed = false;
 
     QListWidget* m_list = nullptr;  // owned by Qt, as are the following
     QWidget* m_actions = nullptr;

@@ -22,6 +22,8 @@ class LightsPanel : public StagePanel {
     enum class Page { Place, Light, Best, Ready };
     void showPage(Page page);
 
+    [[nodiscard]] Overlay overlay() const override { return Overlay::Colours; }
+
   signals:
     void seeFromRequested(std::size_t light);
     void placeByClickRequested();

@@ -188,13 +188,12 @@ void OrderPage::fillList(const Evaluated& evaluated) {
     m_list->clear();
     const Work& work = evaluated.desk->work;
     const std::vector<BrokenRule> broken = brokenRules(work.steps);
-    int phase = -1;
+    std::optional<Phase> phase;
     for (std::size_t i = 0; i < work.steps.size(); ++i) {
         const Step& step = work.steps[i];
         if (step.phase != phase) {
             phase = step.phase;
-            auto* heading =
-                new QListWidgetItem(tr(kPhaseNames.at(static_cast<std::size_t>(phase))), m_list);
+            auto* heading = new QListWidgetItem(tr(nameOf(*phase)), m_list);
             heading->setFlags(Qt::NoItemFlags);
         }
         auto* item =

@@ -20,7 +20,7 @@ class StepsPanel : public StagePanel {
     void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
     [[nodiscard]] Page page() const { return static_cast<Page>(m_pages->shownPage()); }
     // What the shown page is about.
-    [[nodiscard]] Overlay overlay() const;
+    [[nodiscard]] Overlay overlay() const override;
     [[nodiscard]] OrderPage& orderPage() { return *m_order; }
 
   signals:

@@ -143,7 +143,8 @@ void BandsPage::showResults(const Evaluated& evaluated) {
     const Bands& bands = evaluated.appearance->bands;
     const auto part = document().selectedPart();
     const PartBands& chosen = part && *part < bands.parts.size() ? bands.parts[*part] : bands.whole;
-    m_bars->show(bands.borders, bands.whole, evaluated.plan.values.paint);
+    m_bars->show(bands.borders, bands.whole, evaluated.plan.values.paint,
+                 evaluated.plan.values.bands == document().plan().values.bands);
     m_table->show(bands, chosen, evaluated.plan.values.paint);
     const QString warning = shrinkWarning(chosen);
     m_warning->setText(warning);

@@ -81,7 +81,7 @@ void EdgesPage::addKinds() {
                    kinds.lost_mm = value;
                    kinds.hard_mm = std::min(kinds.hard_mm, value);
                }});
-    addShowButton("showEdges", tr("Show the borders"), Overlay::Edges);
+    addShowButton("showEdges", tr("Show the borders"), Overlay::Borders);
 }
 
 void EdgesPage::addLines() {
@@ -115,7 +115,7 @@ void EdgesPage::addLines() {
                    plan.values.edge_lines.passes = static_cast<int>(std::lround(value));
                }});
     m_passes = addCaption("edgePassWords");
-    addShowButton("showLines", tr("Show the edge lines"), Overlay::Lines);
+    addShowButton("showLines", tr("Show the edge lines"), Overlay::Edges);
 }
 
 void EdgesPage::showPlan(const Plan& plan) {

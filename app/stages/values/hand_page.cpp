@@ -5,6 +5,8 @@
 #include <QSignalBlocker>
 
 #include "app/document/edit_key.h"
+#include "app/view/brush_tool.h"
+#include "app/view/place_tool.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/text.h"
 #include "core/picture/face_pictures.h"
@@ -58,7 +60,6 @@ HandPage::HandPage(Document& document, FigureView& view, QWidget* parent)
     addBrush();
     addFace();
     column().addStretch(1);
-    connectStrokes();
 }
 
 void HandPage::addLicences() {
@@ -116,16 +117,13 @@ void HandPage::addBrush() {
         row->addWidget(button);
     }
     column().addLayout(row);
-    connect(m_tools, &QButtonGroup::idClicked, this, [this](int id) {
-        m_view.setTool(id == Hold ? SurfaceTool::Choose : SurfaceTool::Correct);
-        if (id != Hold) m_view.setBrushRadius(m_radius->value());
-    });
+    connect(m_tools, &QButtonGroup::idClicked, this, &HandPage::takeBrush);
     m_radius = new NumberField(tr("Brush radius"), tr("On the figure"),
                                {0.2, 6, 1, tr(" mm"), true}, this);
     m_radius->setObjectName(QStringLiteral("correctRadius"));
     m_radius->setValue(1.0);
     column().addWidget(m_radius);
-    connect(m_radius, &NumberField::valueEdited, &m_view, &FigureView::setBrushRadius);
+    connect(m_radius, &NumberField::valueEdited, &m_view, qOverload<>(&QWidget::update));
     m_list = new QListWidget(this);
     m_list->setObjectName(QStringLiteral("corrections"));
     m_list->setAccessibleName(tr("Corrections by hand"));
@@ -154,10 +152,11 @@ void HandPage::addFace() {
            "midline crosses the height of the cheeks"));
     column().addWidget(place);
     connect(place, &QPushButton::clicked, this, [this] {
-        m_view.askForPlace(
+        m_view.takeTool(std::make_unique<PlaceTool>(
+            m_view,
             tr("Click on the nose, where the midline crosses the height of the cheeks. Esc leaves "
                "it."),
-            [this](const SurfacePoint& point) { placeFace(point); });
+            [this](const SurfacePoint& point, const QPointF& /*at*/) { placeFace(point); }));
     });
     m_face_pictures = new QWidget(this);
     auto* pair = new QHBoxLayout(m_face_pictures);
@@ -214,19 +213,21 @@ void HandPage::addFace() {
     });
 }
 
-void HandPage::connectStrokes() {
-    connect(&m_view, &FigureView::strokeStarted, this, [this] {
-        if (m_view.tool() != SurfaceTool::Correct) return;
+void HandPage::takeBrush(int id) {
+    if (id == Hold) return m_view.layDownTool();
+    BrushUse use;
+    use.radius_mm = [this] { return m_radius->value(); };
+    use.begin = [this] {
         m_stroke = {};
         m_stroke_begun = false;
-    });
-    connect(&m_view, &FigureView::stroked, this,
-            [this](const std::vector<SurfacePoint>& points, bool reversed) {
-                if (m_view.tool() == SurfaceTool::Correct) stroke(points, reversed);
-            });
-    connect(&m_view, &FigureView::strokeFinished, this, [this] {
-        if (m_view.tool() == SurfaceTool::Correct) document().endGesture();
-    });
+    };
+    use.stroke = [this](const std::vector<SurfacePoint>& points, bool reversed) {
+        stroke(points, reversed);
+    };
+    use.end = [this] { document().endGesture(); };
+    use.laid_down = [this] { m_tools->button(Hold)->setChecked(true); };
+    m_view.takeTool(std::make_unique<BrushTool>(m_view, std::move(use)));
+    m_tools->button(id)->setChecked(true);
 }
 
 void HandPage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {
@@ -250,12 +251,6 @@ void HandPage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {
         },
         m_stroke_key);
     m_stroke_begun = true;
-}
-
-void HandPage::layDownBrush() {
-    m_tools->button(Hold)->setChecked(true);
-    if (m_view.tool() == SurfaceTool::Correct) m_view.setTool(SurfaceTool::Choose);
-    m_view.forgetClick();
 }
 
 void HandPage::placeFace(const SurfacePoint& place) {

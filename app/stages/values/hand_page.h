@@ -17,14 +17,11 @@ class HandPage : public PlanPage {
   public:
     HandPage(Document& document, FigureView& view, QWidget* parent = nullptr);
 
-    // Back to choosing, when the stage or the page is left.
-    void layDownBrush();
-
   private:
     void addLicences();
     void addBrush();
     void addFace();
-    void connectStrokes();
+    void takeBrush(int id);
     void stroke(const std::vector<SurfacePoint>& points, bool reversed);
     void placeFace(const SurfacePoint& place);
     void changeFace(const QString& text, const std::function<void(FaceQuarters&)>& change);

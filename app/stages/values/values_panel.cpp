@@ -20,8 +20,8 @@ ValuesPanel::ValuesPanel(Document& document, FigureView& view, QWidget* parent)
                      study);
     m_pages->addPage(tr("Hand"), tr("Where you depart from the light"), "pageHand", m_hand);
     column().addWidget(m_pages, 1);
-    connect(m_pages, &PageTabs::pageShown, this, [this, &view](int page) {
-        if (static_cast<Page>(page) != Page::Hand) m_hand->layDownBrush();
+    connect(m_pages, &PageTabs::pageShown, this, [this, &view] {
+        view.layDownTool();
         view.setOverlay(overlay());
     });
     const auto show = [&view](Overlay overlay) { view.setOverlay(overlay); };
@@ -32,7 +32,7 @@ ValuesPanel::ValuesPanel(Document& document, FigureView& view, QWidget* parent)
 }
 
 Overlay ValuesPanel::overlay() const {
-    constexpr std::array<Overlay, 5> kOverlays = {Overlay::Values, Overlay::Bands, Overlay::Edges,
+    constexpr std::array<Overlay, 5> kOverlays = {Overlay::Values, Overlay::Bands, Overlay::Borders,
                                                   Overlay::Squint, Overlay::Bands};
     return kOverlays.at(static_cast<std::size_t>(m_pages->shownPage()));
 }

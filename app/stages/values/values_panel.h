@@ -20,9 +20,8 @@ class ValuesPanel : public StagePanel {
     enum class Page { Tone, Bands, Edges, Study, Hand };
     void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
     // What the shown page is about.
-    [[nodiscard]] Overlay overlay() const;
+    [[nodiscard]] Overlay overlay() const override;
     [[nodiscard]] BandsPage& bandsPage() { return *m_bands; }
-    void layDownBrush() { m_hand->layDownBrush(); }
 
   signals:
     void printStudyRequested();

@@ -54,6 +54,19 @@ TEST(Upright, TheFlatUndersideGoesDownFromAnyOfSixWays) {
     }
 }
 
+// A figure without a base (a bust, a jumping one): flat places on its back are no base.
+TEST(Upright, AFigureWithoutAFlatBaseStandsAsItIs) {
+    std::vector<Shape> jumping = {sphere({0, 0, 6}, 6, 24), sphere({0, 0, 16}, 4, 24),
+                                  box({-1, 5.5F, 5}, {1, 6.2F, 8})};  // a small pack on its back
+    EXPECT_TRUE(uprightTurn(meshOf(jumping), false).isApprox(Eigen::Matrix3f::Identity()));
+}
+
+TEST(Upright, AnyAxisCanBeSaidToPointUp) {
+    for (const Vec3& up : {Vec3(1, 0, 0), Vec3(0, 1, 0), Vec3(0, 0, -1), Vec3(0, -1, 0)}) {
+        EXPECT_NEAR((turnToUp(up) * up - Vec3::UnitZ()).norm(), 0.0F, 1e-6F);
+    }
+}
+
 // glTF 2.0, 3.4: +Y up, +Z forward. After turning, the figure must face -y.
 TEST(Upright, YUpFilesEndUpFacingTheViewer) {
     Mesh mesh;

@@ -17,36 +17,21 @@ namespace {
 
 const std::string kDemo = GLAUKOPHOS_SOURCE "/data/demo/tide-glass-maker/";
 
-// A plan whose sky is traced once.
+// A plan and its variants: what they have in common is worked out once.
 class Traced {
   public:
-    explicit Traced(Plan plan) : m_plan(std::move(plan)) { trace(m_plan); }
+    explicit Traced(Plan plan) : m_plan(std::move(plan)) {}
 
     [[nodiscard]] const Plan& plan() const { return m_plan; }
 
     std::vector<Finding> findings(const Plan& plan) {
-        if (plan.lights != m_traced_lights) trace(plan);
-        const Appearance appearance = appearanceOf(plan, m_reach);
-        const Ridges ridges =
-            ridgesOf(plan.figure->form->whole, ridgeOptionsFor(plan.values.edge_lines), {});
-        Marks marks;
-        marks.lines = edgeLinesOf(plan, appearance, ridges);
-        const Mixes mixes = mixesOf(plan, appearance, mixingRack(plan.rack), {});
-        const auto work =
-            workOf(plan, appearance, mixes, beforeGlowOf(plan, appearance, mixes, {}), ridges, {});
-        return work ? findingsOf(plan, appearance, marks, mixes, *work) : std::vector<Finding>{};
+        m_last = advance(plan, m_last, {});
+        return m_last->desk->findings;
     }
 
   private:
-    void trace(const Plan& plan) {
-        m_reach = *fullIrradiance(plan, m_table, {});
-        m_traced_lights = plan.lights;
-    }
-
     Plan m_plan;
-    SkyTable m_table;
-    Irradiance m_reach;
-    std::vector<Light> m_traced_lights;
+    EvaluatedPtr m_last;
 };
 
 std::set<Mistake> kindsOf(const std::vector<Finding>& findings) {

@@ -5,6 +5,7 @@
 #include <filesystem>
 #include <fstream>
 
+#include "core/io/csv.h"
 #include "core/io/file_bytes.h"
 #include "core/io/plan_file.h"
 #include "core/io/tables_csv.h"
@@ -305,6 +306,35 @@ TEST(Csv, FieldsFromStrangersAreQuoted) {
     EXPECT_EQ(csvField("=1+1"), "'=1+1");
 }
 
+// RFC 4180, 2: quotes keep commas, doubled quotes and line breaks.
+TEST(Csv, ComesBackAsItWasWritten) {
+    const std::vector<std::string> fields = {"plain",  "=1+1",       "-minus",  "a, b",
+                                             "\"so\"", "two\nlines", "'quoted", "@here"};
+    std::string line;
+    for (const std::string& field : fields) line += (line.empty() ? "" : ",") + csvField(field);
+    const std::vector<CsvRow> rows = csvRows("first\r\n\n" + line + "\nlast");
+    ASSERT_EQ(rows.size(), 3U);
+    EXPECT_EQ(rows[0].fields, std::vector<std::string>{"first"});
+    EXPECT_EQ(rows[1].fields, fields);
+    EXPECT_EQ(rows[1].line, 3U);
+    EXPECT_EQ(rows[2].line, 5U);  // a line break in quotes counts
+    EXPECT_TRUE(csvRows("").empty());
+    EXPECT_EQ(csvRows("a,\"open").front().fields.size(), 2U);
+}
+
+TEST_F(Files, TheBenchLogLiesInThePlan) {
+    const Plan plan = planOf({plate({0, 0, 0}, 6)});
+    BenchLog log;
+    log.done = {{{"part-1/base-1", "part-2/base-1"}, 0, 1, 4.5, 1000.0, 1600.0}};
+    log.notes = {{"primer", "went on dusty"}};
+    ASSERT_TRUE(savePlan(plan, m_folder / "kept.glauk", log));
+    const auto opened = openWithLog(m_folder / "kept.glauk", {});
+    ASSERT_TRUE(opened) << opened.error().message;
+    EXPECT_EQ(opened->log, log);
+    ASSERT_TRUE(savePlan(plan, m_folder / "bare.glauk"));
+    EXPECT_EQ(openWithLog(m_folder / "bare.glauk", {})->log, BenchLog{});
+}
+
 TEST(Spot, NamesWhatBlocksALight) {
     Plan plan = planOf({plate({0, 0, 0}, 6), box({-2, -2, 5}, {2, 2, 6})}, {"floor", "shelf"});
     plan.lights = {farLight(0, 90)};
@@ -322,6 +352,7 @@ TEST(Spot, NamesWhatBlocksALight) {
 TEST(PlanFile, EveryKindOfLightSurvivesSavingAndOpening) {
     Plan plan = planOf({plate({0, 0, 0}, 6), box({-2, -2, 5}, {2, 2, 6})}, {"floor", "shelf"});
     plan.lights = newLights(plan.figure->bounds());
+    giveIdentities(plan);
     plan.lights[5].own_parts = {1};
     plan.lights[2].passed_parts = {0};
     plan.lights[1].solo = true;

@@ -1,5 +1,5 @@
-#include "core/io/mesh_file.h"
 #include "core/io/reader_process.h"
+#include "core/io/mesh_file.h"
 
 #include <gtest/gtest.h>
 

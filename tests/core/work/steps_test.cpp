@@ -55,6 +55,7 @@ const Irradiance& reachOfBalls() {
 Result<Worked> tryWork(Plan plan) {
     Worked all;
     all.plan = std::move(plan);
+    giveIdentities(all.plan);
     all.appearance = appearanceOf(all.plan, reachOfBalls());
     all.mixes = mixesOf(all.plan, all.appearance, mixingRack(all.plan.rack), {});
     const Ridges ridges =
@@ -68,7 +69,7 @@ Result<Worked> tryWork(Plan plan) {
 
 Worked worked(Plan plan) { return *tryWork(std::move(plan)); }
 
-std::vector<const Step*> stepsOn(const Work& work, PartIndex part, int phase = 1) {
+std::vector<const Step*> stepsOn(const Work& work, PartIndex part, Phase phase = Phase::Parts) {
     std::vector<const Step*> found;
     for (const Step& step : work.steps) {
         const bool there = std::ranges::find(step.parts, part) != step.parts.end();
@@ -91,7 +92,7 @@ TEST(Steps, DarkToLightGrowsLighterAndSmaller) {
         int layers = 0;
         for (const Step* step : stepsOn(all.work, part)) {
             if (step->kind != StepKind::Base && step->kind != StepKind::Layer) continue;
-            if (step->key.find("/shade/") != std::string::npos) continue;
+            if (step->key.find("/shade-") != std::string::npos) continue;
             EXPECT_LT(step->area_mm2, area) << step->title;
             EXPECT_GT(step->recipe.colour.L, lightness) << step->title;
             EXPECT_FALSE(step->why.empty());
@@ -144,7 +145,7 @@ TEST(Steps, AGlowIsPaintedOverTheRestFromTheWidestShellInward) {
     double lightness = 0.0;
     for (std::size_t i = 0; i < work.steps.size(); ++i) {
         const Step& step = work.steps[i];
-        if (step.phase < 3) {
+        if (step.phase < Phase::Glow) {
             EXPECT_LT(i, first) << step.title;
         }
         if (step.kind != StepKind::Shell) continue;
@@ -203,7 +204,7 @@ TEST(Steps, SchoolsDifferAsTheySay) {
     EXPECT_EQ(layers[0]->kind, StepKind::Base);
     // Shade before light, both after the middle.
     const auto is_shade = [](const Step* step) {
-        return step->key.find("/shade/") != std::string::npos;
+        return step->key.find("/shade-") != std::string::npos;
     };
     const auto shade = std::ranges::find_if(layers, is_shade);
     ASSERT_NE(shade, layers.end());

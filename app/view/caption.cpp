@@ -1,0 +1,112 @@
+#include "app/view/caption.h"
+
+#include <QObject>
+#include <QPainterPath>
+#include <QPolygonF>
+#include <cmath>
+
+#include "app/view/light_marks.h"
+#include "app/widgets/recipe_words.h"
+#include "app/widgets/text.h"
+#include "app/widgets/theme.h"
+
+namespace glaukophos {
+namespace {
+
+QString clockText(const ViewChoice& view) {
+    const double hour = view.hour - 12.0 * std::floor(view.hour / 12.0);
+    const double shown = hour < 0.05 ? 12.0 : hour;
+    return QObject::tr("seen from %1 o'clock, %2° %3")
+        .arg(shown, 0, 'f', std::abs(shown - std::round(shown)) < 0.05 ? 0 : 1)
+        .arg(std::abs(std::lround(view.height_deg)))
+        .arg(view.height_deg >= 0 ? QObject::tr("up") : QObject::tr("below"));
+}
+
+QString whatIsShown(const Caption& caption, const Plan& plan, const LookChoice& look) {
+    QString text = QObject::tr(entryOf(look.overlay).caption);
+    const bool of_light = look.overlay == Overlay::Reach || look.overlay == Overlay::Shells;
+    if (of_light && look.light < plan.lights.size()) {
+        text += QStringLiteral(" ") + q(plan.lights[look.light].name);
+    }
+    if (look.overlay == Overlay::Layer && !caption.layer_title.isEmpty()) {
+        text = caption.layer_title;
+    }
+    if (look.overlay == Overlay::Colours && look.in_steps) text += QObject::tr(", in steps");
+    return text;
+}
+
+}  // namespace
+
+QString inWords(const Caption& caption, const Plan& plan, const Evaluated* evaluated,
+                const LookChoice& look, const ViewChoice& view) {
+    QString text = caption.prompt;
+    if (text.isEmpty()) {
+        text = whatIsShown(caption, plan, look);
+        if (caption.from_light && *caption.from_light < plan.lights.size()) {
+            text += QObject::tr(" · seen from %1: what it sees is lit")
+                        .arg(q(plan.lights[*caption.from_light].name));
+        } else {
+            text += QStringLiteral(" · ") + clockText(view);
+            if (view.upside_down) text += QObject::tr(", upside down");
+        }
+    }
+    if (evaluated != nullptr && !evaluated->complete) {
+        text +=
+            QObject::tr(" · tracing the sky, %1 of %2").arg(evaluated->sky_rounds).arg(kSkyRounds);
+    }
+    return text;
+}
+
+void paintCaption(QPainter& painter, const QFont& font, const QString& text) {
+    QFont strong = font;
+    strong.setWeight(QFont::DemiBold);
+    const bool dark = currentThemeKind() == ThemeKind::Dark;
+    paintHaloText(painter, {16, 27}, strong, text, dark ? Qt::white : Qt::black,
+                  dark ? QColor(0, 0, 0, 190) : QColor(255, 255, 255, 190));
+}
+
+QString mixWords(const Evaluated& evaluated, const Spot& spot) {
+    if (evaluated.mixes == nullptr || spot.is_source) return {};
+    const std::vector<BandMix>& bands = evaluated.mixes->parts[spot.part].bands;
+    for (std::size_t b = 0; b < bands.size(); ++b) {
+        if (bands[b].present && spot.band == bandName(b, bands.size())) {
+            return QObject::tr("  ·  mix ") + shortRecipe(evaluated.mixes->rack, bands[b].recipe);
+        }
+    }
+    return {};
+}
+
+void paintTouched(QPainter& painter, const ViewSpace& space,
+                  const std::vector<std::uint32_t>& triangles) {
+    if (triangles.empty()) return;
+    const Mesh& mesh = space.figure->form->whole.mesh;
+    QPainterPath path;
+    for (const std::uint32_t t : triangles) {
+        if (t >= mesh.triangles.size()) continue;  // of another figure
+        const Triangle& corners = mesh.triangles[t];
+        const Vec3 towards_eye = mesh.positions_mm[corners[0]] - space.camera.eye_mm;
+        if (areaVector(mesh, corners).dot(towards_eye) > 0.0F) continue;
+        QPolygonF polygon;
+        for (const std::uint32_t corner : corners) {
+            if (const auto at = space.positionOf(mesh.positions_mm[corner])) polygon << *at;
+        }
+        if (polygon.size() == 3) path.addPolygon(polygon);
+    }
+    path.setFillRule(Qt::WindingFill);
+    QColor colour = currentTheme().accent;
+    colour.setAlpha(110);
+    painter.fillPath(path, colour);
+}
+
+void paintMarkedPlace(QPainter& painter, const ViewSpace& space, const Vec3& point_mm) {
+    const auto at = space.positionOf(point_mm);
+    if (!at) return;
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(currentTheme().ground, 5));
+    painter.drawEllipse(*at, 17, 17);
+    painter.setPen(QPen(currentTheme().accent, 2.5));
+    painter.drawEllipse(*at, 17, 17);
+}
+
+}  // namespace glaukophos

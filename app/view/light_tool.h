@@ -1,0 +1,32 @@
+// Takes lights that stand near the figure by their rings.
+#pragma once
+
+#include "app/document/document.h"
+#include "app/view/figure_tool.h"
+#include "core/lighting/aim.h"
+
+namespace glaukophos {
+
+class LightTool : public FigureTool {
+  public:
+    LightTool(Document& document, const FigureHolder& view) : m_document(document), m_view(view) {}
+
+    bool begin(const HandMove& hand) override;
+    void stroke(const HandMove& hand) override;
+    void end(const HandMove& hand, bool click) override;
+    [[nodiscard]] std::optional<Qt::CursorShape> cursorAt(const QPointF& at) const override;
+
+    // Puts the chosen light where it touches a place of the figure, or makes that part glow.
+    void placeChosen(const SurfacePoint& place, const QPointF& at);
+
+  private:
+    [[nodiscard]] std::optional<LightHandle> handleAt(const QPointF& position) const;
+    void moveHeld(const QPointF& position, bool on_surface);
+
+    Document& m_document;
+    const FigureHolder& m_view;
+    LightHandle m_held;
+    LightId m_held_id = kNoLight;  // the plan may lose it while it is held
+};
+
+}  // namespace glaukophos

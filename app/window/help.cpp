@@ -1,0 +1,52 @@
+#include "app/window/help.h"
+
+#include <QApplication>
+#include <QMessageBox>
+
+namespace glaukophos {
+
+void showFirstSteps(QWidget* parent) {
+    QMessageBox box(parent);
+    box.setWindowTitle(QObject::tr("First steps"));
+    box.setTextFormat(Qt::RichText);
+    box.setText(QObject::tr(
+        "<h3>From the figure to the bench</h3>"
+        "<p><b>1 Figure.</b> Open your print file (drop it on the window). Set its height and "
+        "front. Divide it at its creases, join what belongs together, brush the rest; give each "
+        "part its material and the colour it has in daylight.</p>"
+        "<p><b>2 Lights.</b> Start from a ready plan, or add lights one by one. Drag the moon on "
+        "the round chart: the middle is straight above, the inner circle the horizon. Drag what "
+        "stands near the figure by its rings, with Shift along the surface. Best shows where the "
+        "moon would do best, and why. Click the figure to see what blocks which light.</p>"
+        "<p><b>3 Values.</b> Take a style or drag the borders of the bands: the lighter, the "
+        "smaller. Edges shows where to blend and what to line, Study whether it reads when you "
+        "squint, Hand where you know better than the light.</p>"
+        "<p><b>4 Colours.</b> Click a part: its ladder stands at the foot, wanted over mixed, with "
+        "drops, coats and thinning. Shade, Hues, Night and Glow decide what colours become; Under "
+        "shows an underpainting before it is sprayed; Rack holds your paints, Mix says how many "
+        "to use.</p>"
+        "<p><b>5 Steps.</b> Every layer in working order, with its map, drops, tool and time. Drag "
+        "one to move it; what breaks is said. Ways says how layers follow each other, Time plans "
+        "evenings and batches, Findings name what will go wrong, where, and the cure.</p>"
+        "<p><b>6 Bench.</b> One step at a time, full screen: space when a coat is on, page up to "
+        "take "
+        "it back, arrows to turn the figure, N for a note, D for the evening. Or print the whole "
+        "plan from the File menu.</p>"
+        "<p>Directions run like a clock laid round the figure: 12 is where it faces, 3 its own "
+        "right hand, which is on your left as you face it.</p>"));
+    box.exec();
+}
+
+void showAbout(QWidget* parent) {
+    QMessageBox box(parent);
+    box.setWindowTitle(QObject::tr("About Glaukophos"));
+    box.setTextFormat(Qt::RichText);
+    box.setText(
+        QObject::tr("<h3>Glaukophos %1</h3><p>Plan where light falls on a figure before you paint "
+                    "it.</p><p>Free software under the GNU General Public License, version 3 or "
+                    "later. Set in Manrope (SIL Open Font License 1.1).</p>")
+            .arg(QApplication::applicationVersion()));
+    box.exec();
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,114 @@
+// Opening and saving from the window.
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QMessageBox>
+#include <QMimeData>
+
+#include "app/widgets/text.h"
+#include "app/window/main_window.h"
+#include "core/plan/new_figure.h"
+
+namespace glaukophos {
+namespace {
+
+QString openFilter() {
+    return QObject::tr(
+        "Plans and figures (*.glauk *.json *.stl *.obj *.ply *.3mf *.gltf *.glb);;All files (*)");
+}
+
+}  // namespace
+
+void MainWindow::openFiles(const QStringList& files) {
+    if (files.isEmpty() || !mayDiscard()) return;
+    m_banner->showWork(tr("Opening %1 …").arg(QFileInfo(files.front()).fileName()));
+    m_loader.setPreview(m_view->grid(), currentTheme().backdrop);
+    m_loader.load(files);
+}
+
+void MainWindow::askReimport() {
+    reimport(QFileDialog::getOpenFileNames(this, tr("Same figure, new file"), {}, openFilter()));
+}
+
+void MainWindow::reimport(const QStringList& files) {
+    if (files.isEmpty() || !m_document.isOpen()) return;
+    std::vector<std::filesystem::path> paths;
+    for (const QString& file : files) paths.emplace_back(file.toStdString());
+    m_banner->showWork(tr("Opening %1 …").arg(QFileInfo(files.front()).fileName()));
+    m_loader.rework(
+        tr("New file of the figure"), [plan = m_document.plan(), paths](const Progress& progress) {
+            auto imported = importFigure(paths, plan.figure->form->imported.unit_mm,
+                                         {progress.stop, [&](double f) { progress.at(0.4 * f); }});
+            if (!imported) return Result<Plan>(tl::unexpected(imported.error()));
+            return withNewFigure(plan, std::move(*imported),
+                                 {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
+        });
+}
+
+void MainWindow::offerRecovery() {
+    const QString file = m_recovery.leftBehind();
+    if (file.isEmpty()) return;
+    m_banner->showQuestion(
+        tr("The last run ended before its changes were saved. Open them?"), tr("Open them"),
+        [this, file] { openFiles({file}); }, [this] { m_recovery.forget(); });
+}
+
+bool MainWindow::mayDiscard() {
+    if (!m_document.isOpen() || !m_document.isModified()) return true;
+    QMessageBox box(QMessageBox::Question, tr("Unsaved changes"),
+                    tr("\"%1\" has changes that are not saved.").arg(q(m_document.plan().title)),
+                    QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, this);
+    box.setObjectName(QStringLiteral("unsavedBox"));
+    switch (box.exec()) {
+        case QMessageBox::Save:
+            return save();
+        case QMessageBox::Discard:
+            return true;
+        default:
+            return false;
+    }
+}
+
+bool MainWindow::report(const Result<void>& result) {
+    if (result) return true;
+    m_banner->showMessage(q(result.error().message));
+    return false;
+}
+
+bool MainWindow::saveTo(const QString& file) {
+    if (!report(savePlan(m_document.plan(), file.toStdString(), m_document.benchLog())))
+        return false;
+    m_document.markSaved(file);
+    return true;
+}
+
+bool MainWindow::save() {
+    return m_document.path().isEmpty() ? saveAs() : saveTo(m_document.path());
+}
+
+bool MainWindow::saveAs() {
+    QString file = QFileDialog::getSaveFileName(this, tr("Save plan"), m_document.path(),
+                                                tr("Plans (*.glauk)"));
+    if (file.isEmpty()) return false;
+    if (!file.endsWith(QStringLiteral(".glauk"))) file += QStringLiteral(".glauk");
+    return saveTo(file);
+}
+
+void MainWindow::askOpen() {
+    openFiles(QFileDialog::getOpenFileNames(this, tr("Open plan or figure"), {}, openFilter()));
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls()) event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event) {
+    QStringList files;
+    for (const QUrl& url : event->mimeData()->urls()) {
+        if (url.isLocalFile()) files << url.toLocalFile();
+    }
+    event->acceptProposedAction();
+    openFiles(files);
+}
+
+}  // namespace glaukophos
