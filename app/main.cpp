@@ -83,7 +83,8 @@ class Script : public QObject {
         if (!m_options.work.isEmpty()) {
             written = m_window.exports().exportWorkSheet(m_options.work, m_options.page) && written;
         }
-        if (!m_options.maps.isEmpty()) written = m_window.exports().exportMaps(m_options.maps) && written;
+        if (!m_options.maps.isEmpty())
+            written = m_window.exports().exportMaps(m_options.maps) && written;
         QCoreApplication::exit(written ? 0 : 2);
     }
 

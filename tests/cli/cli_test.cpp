@@ -381,7 +381,8 @@ TEST_F(Cli, StepsSayWhatCannotBe) {
     const Finished way = run("steps " + plan + " --build-up sideways");
     EXPECT_EQ(way.code, 2);
     EXPECT_NE(way.output.find("dark-to-light"), std::string::npos);
-    const Finished circle = run("steps " + plan + " --move 'primer>clean-up' --move 'clean-up>primer'");
+    const Finished circle =
+        run("steps " + plan + " --move 'primer>clean-up' --move 'clean-up>primer'");
     EXPECT_EQ(circle.code, 2);
     EXPECT_NE(circle.output.find("circle"), std::string::npos);
     EXPECT_EQ(run("steps " + plan + " --move a").code, 2);
