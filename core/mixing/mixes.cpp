@@ -19,6 +19,9 @@ RecipeChoices choicesOf(const MixingChoices& mixing) {
     return choices;
 }
 
+constexpr double kSmallArea_mm2 = 40.0;  // common practice, no source
+constexpr int kTouches = 10;             // of the brush, in one mix for so little
+
 bool isPainted(const Ladder& ladder) {
     return std::ranges::any_of(ladder, [](const Rung& step) { return step.present; });
 }
@@ -68,18 +71,44 @@ Bridge bridgeBetween(const MixingRack& rack, const Recipe& dark, const Recipe& l
     return bridge;
 }
 
+// Metallics belong on parts that are to be painted with them, and nowhere else. Empty: all that
+// cover but metallics.
+std::vector<std::size_t> paintsFor(const Part& part, const MixingRack& rack,
+                                   std::span<const std::size_t> allowed) {
+    std::vector<std::size_t> paints(allowed.begin(), allowed.end());
+    const bool has_metallics = std::ranges::any_of(
+        rack.paints, [](const Paint& paint) { return paint.kind == PaintKind::Metallic; });
+    if (part.material != Material::MetallicPaint || !has_metallics) return paints;
+    if (paints.empty()) {
+        for (std::size_t i = 0; i < rack.paints.size(); ++i) paints.push_back(i);
+    }
+    for (std::size_t i = 0; i < rack.paints.size(); ++i) {
+        const bool is_new = std::ranges::find(paints, i) == paints.end();
+        if (is_new && rack.paints[i].kind == PaintKind::Metallic) paints.push_back(i);
+    }
+    return paints;
+}
+
 PartMixes mixesOfPart(const Plan& plan, const Ladder& ladder, const MixingRack& rack,
                       std::span<const std::size_t> allowed) {
     const MixingChoices& mixing = plan.mixing;
     PartMixes part;
     part.bands.resize(ladder.size());
     std::vector<Lab> targets;
-    for (const Rung& step : ladder) {
-        if (step.present) targets.push_back(step.target);
+    std::vector<int> most_drops;
+    double area_from_here = 0.0;
+    for (const Rung& rung : ladder) area_from_here += rung.area_mm2;
+    for (const Rung& rung : ladder) {
+        // Of what covers little, little is mixed: ratios that a brush tip can pick up.
+        const bool is_small = area_from_here < kSmallArea_mm2;
+        area_from_here -= rung.area_mm2;
+        if (!rung.present) continue;
+        targets.push_back(rung.target);
+        most_drops.push_back(is_small ? kTouches : 1000);
     }
     if (targets.empty()) return part;
     const LadderRecipes found =
-        recipesFor(rack, targets, mixing.paints_a_part, choicesOf(mixing), allowed);
+        recipesFor(rack, targets, mixing.paints_a_part, choicesOf(mixing), allowed, most_drops);
     if (found.recipes.empty()) return part;
     part.paints = found.paints;
     Reflectance ground = reflectanceOf(mixing.primer);
@@ -197,7 +226,9 @@ std::vector<PartMixes> partMixesOf(const Plan& plan, std::span<const Ladder> lad
         progress.at(static_cast<double>(parts.size()) / static_cast<double>(ladders.size()));
         PartMixes& part = parts.emplace_back();
         part.bands.resize(ladder.size());
-        if (isPainted(ladder)) part = mixesOfPart(plan, ladder, rack, allowed);
+        if (!isPainted(ladder)) continue;
+        const std::vector<std::size_t> own = paintsFor(plan.parts[parts.size() - 1], rack, allowed);
+        part = mixesOfPart(plan, ladder, rack, own);
     }
     return parts;
 }
