@@ -35,7 +35,7 @@ Paint pigment(const char* name, const char* index, const char* tone, Opacity opa
 Paint pigment(const char* name, const char* index, const char* tone, Opacity opacity,
               const Lab& tint) {
     Paint paint = pigment(name, index, tone, opacity);
-    paint.tint = displayable(tint);
+    paint.tint = srgbFromHex(hexFrom(displayable(tint)));  // as it is written in files
     return paint;
 }
 
@@ -50,7 +50,7 @@ bool isWhite(const Reflectance& tone) {
 double usualTintLightness(double lightness, Strength strength) {
     constexpr std::array<double, 3> kSteps = {8.0, 0.0, -8.0};
     return std::clamp(47.0 + 0.55 * lightness + kSteps.at(static_cast<std::size_t>(strength)), 20.0,
-                      std::max(21.0, 0.5 * (lightness + 97.0)));
+                      95.0);
 }
 
 }  // namespace

@@ -18,13 +18,14 @@ namespace {
 using Ratio = std::array<int, 3>;
 
 constexpr int kUsualDrops = 12;
+constexpr int kMostTouched = 66;  // drops in a mix with touches
 
 // Much of one paint and a touch of the others: pale colours of strong pigments ask for them.
 void addTouches(int paints, int most_drops, std::vector<Ratio>& ratios) {
     if (most_drops < kUsualDrops) return;
     constexpr std::array<std::array<int, 2>, 5> kTouches = {
         {{1, 1}, {2, 1}, {1, 2}, {3, 1}, {1, 3}}};
-    for (const int much : {15, 20, 30}) {
+    for (const int much : {15, 20, 30, 45, 60}) {
         for (int which = 0; which < paints; ++which) {
             for (const auto& touch : kTouches) {
                 if (paints == 2 && touch[0] != 1) continue;
@@ -109,7 +110,9 @@ class Mixer {
     // The best of the given ratios.
     [[nodiscard]] Candidate bestRatio(Candidate candidate, std::span<const Ratio> ratios) const {
         Candidate best;
+        const int most = m_choices.most_drops < kUsualDrops ? m_choices.most_drops : kMostTouched;
         for (const Ratio& ratio : ratios) {
+            if (ratio[0] + ratio[1] + ratio[2] > most) continue;
             candidate.ratio = ratio;
             judge(candidate);
             if (candidate.cost < best.cost) best = candidate;
@@ -342,8 +345,7 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
 }
 
 LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
-                         const RecipeChoices& choices, std::span<const std::size_t> allowed,
-                         std::span<const int> most_drops) {
+                         const RecipeChoices& choices, std::span<const std::size_t> allowed) {
     const std::vector<std::size_t> candidates = worthSharing(rack, targets, choices, allowed);
     // best[target][set]: the cheapest mix of exactly the candidates in a set of up to three.
     const std::size_t sets = std::size_t{1} << candidates.size();
@@ -354,9 +356,7 @@ LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, i
         for (const Ratio& ratio : ratiosOf(group.count, choices.most_drops)) {
             group.ratio = ratio;
             group.colour = colourOf(rack, dropsOf(group));
-            const int drops = ratio[0] + ratio[1] + ratio[2];
             for (std::size_t t = 0; t < targets.size(); ++t) {
-                if (!most_drops.empty() && drops > most_drops[t]) continue;
                 setCost(group, rack, targets[t], choices);
                 if (group.cost < best[t][set].cost) best[t][set] = group;
             }

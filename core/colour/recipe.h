@@ -67,11 +67,9 @@ struct LadderRecipes {
     std::vector<std::size_t> paints;
     std::vector<Recipe> recipes;
 };
-// `most_drops`: of each target's mix, where little of it is needed; empty: as chosen.
 LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
                          const RecipeChoices& choices = {},
-                         std::span<const std::size_t> allowed = {},
-                         std::span<const int> most_drops = {});
+                         std::span<const std::size_t> allowed = {});
 
 // "4 drops Ultramarine, 1 drop Titanium white".
 std::string inWords(const MixingRack& rack, const Recipe& recipe);

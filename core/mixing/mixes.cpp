@@ -19,9 +19,6 @@ RecipeChoices choicesOf(const MixingChoices& mixing) {
     return choices;
 }
 
-constexpr double kSmallArea_mm2 = 40.0;  // common practice, no source
-constexpr int kTouches = 10;             // of the brush, in one mix for so little
-
 bool isPainted(const Ladder& ladder) {
     return std::ranges::any_of(ladder, [](const Rung& step) { return step.present; });
 }
@@ -95,20 +92,12 @@ PartMixes mixesOfPart(const Plan& plan, const Ladder& ladder, const MixingRack& 
     PartMixes part;
     part.bands.resize(ladder.size());
     std::vector<Lab> targets;
-    std::vector<int> most_drops;
-    double area_from_here = 0.0;
-    for (const Rung& rung : ladder) area_from_here += rung.area_mm2;
     for (const Rung& rung : ladder) {
-        // Of what covers little, little is mixed: ratios that a brush tip can pick up.
-        const bool is_small = area_from_here < kSmallArea_mm2;
-        area_from_here -= rung.area_mm2;
-        if (!rung.present) continue;
-        targets.push_back(rung.target);
-        most_drops.push_back(is_small ? kTouches : 1000);
+        if (rung.present) targets.push_back(rung.target);
     }
     if (targets.empty()) return part;
     const LadderRecipes found =
-        recipesFor(rack, targets, mixing.paints_a_part, choicesOf(mixing), allowed, most_drops);
+        recipesFor(rack, targets, mixing.paints_a_part, choicesOf(mixing), allowed);
     if (found.recipes.empty()) return part;
     part.paints = found.paints;
     Reflectance ground = reflectanceOf(mixing.primer);
@@ -199,7 +188,8 @@ GlowMixes glowMixesOf(const Plan& plan, const Appearance& appearance, const Mixi
     }
     const Lab tint = labFrom(colourOf(spectrumOf(plan.lights[light].colour)));
     const double tinted = 0.25 * (1.0 - plan.colours.glow.whiteness);
-    mixes.source = mixed({plan.values.paint.lightest, tinted * tint.a, tinted * tint.b});
+    // As light as the rack allows: nothing that it lights may come near it.
+    mixes.source = mixed({100.0, tinted * tint.a, tinted * tint.b});
     // A dark with a quarter of the widest shell's colour in it.
     const Lab dark = outside.area > 0.0 ? labFrom(Xyz{outside.xyz / outside.area})
                                         : Lab{plan.values.paint.darkest, 0.0, 0.0};
