@@ -308,13 +308,10 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
                     "There is nothing to paint: every part belongs to a light or lies hidden. Give "
                     "the lights fewer parts of their own.");
     }
-    bool covered = false;
-    for (std::size_t i = 0; i < mixes.rack.paints.size(); ++i) {
-        covered = covered || covers(mixes.rack.paints[i], mixes.rack.films[i]);
-    }
-    if (!covered) {
+    if (std::ranges::none_of(mixes.rack.paints,
+                             [](const Paint& paint) { return colours(paint); })) {
         return fail(ErrorCode::BadInput,
-                    "The rack holds no colours that cover: add paints under Colours, Rack.");
+                    "The rack holds no colours: add paints under Colours, Rack.");
     }
     if (mixes.parts.size() != plan.parts.size()) return fail(ErrorCode::Cancelled, "Stopped.");
     const bool glows = !before_glow.parts.empty();
