@@ -1,4 +1,4 @@
-// Appearance come back through the event loop with the number of their request.
+// Results come back through the event loop with the number of their request.
 #include "app/jobs/loader.h"
 
 #include <QSettings>

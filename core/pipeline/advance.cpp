@@ -186,7 +186,9 @@ class Pipeline {
             irradiance.sprayed = sprayedOf(m_plan.under, form(), *m_traces.table);
         }
         // Seconds of work the first time: until it is done, nothing is thrown back.
-        if (m_traces.bounce != nullptr) addThrownBack(m_plan, *m_traces.bounce, irradiance);
+        if (throwsAnyBack() && m_traces.bounce != nullptr) {
+            addThrownBack(m_plan, *m_traces.bounce, irradiance);
+        }
         return irradiance;
     }
 
