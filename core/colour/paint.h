@@ -1,6 +1,7 @@
 // Paints as a painter knows them, and as layers.
 #pragma once
 
+#include <array>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -12,6 +13,9 @@ namespace glaukophos {
 
 // How well one full coat hides what is below.
 enum class Opacity { Opaque, HalfOpaque, HalfTransparent, Transparent };
+
+// How much a little of it does in a white, until its tint is known.
+enum class Strength { Weak, Usual, Strong };
 
 enum class PaintKind { Paint, Ink, Wash, Metallic, Fluorescent, Medium, Thinner };
 
@@ -30,6 +34,9 @@ struct Paint {
     Srgb mass_tone{0.5, 0.5, 0.5};
     Opacity opacity = Opacity::HalfOpaque;
     PaintKind kind = PaintKind::Paint;
+    // Colour of one part in ten of titanium white; empty: as strong as `strength` says.
+    std::optional<Srgb> tint;
+    Strength strength = Strength::Usual;
     double left_ml = 17.0;
     std::optional<Swatch> swatch;  // where it has been calibrated
     // Reflectance when thick, as a colour reader measures it, 380 to 730 nm; empty or kBands long.
@@ -43,14 +50,25 @@ double contrastRatioOf(Opacity opacity);
 // "opaque", "half-opaque" ... and back.
 const char* keyOf(Opacity opacity);
 std::optional<Opacity> opacityFromKey(std::string_view key);
+const char* keyOf(Strength strength);
+std::optional<Strength> strengthFromKey(std::string_view key);
 const char* keyOf(PaintKind kind);
 std::optional<PaintKind> paintKindFromKey(std::string_view key);
 
 // Whether it has a colour of its own to mix: neither medium nor thinner.
 bool colours(const Paint& paint);
 
-// From its calibration, or else as good as its mass tone and opacity are: nominal ones for the rack
-// that ships.
+// Parts of white in the row by which painters judge a paint's strength.
+inline constexpr std::array<int, 3> kTintRow = {1, 4, 10};
+
+// The white that tints are said in.
+const PaintFilm& referenceWhite();
+
+// Whether it can cover what is below it: washes and inks hardly scatter, so that they only colour.
+bool covers(const Paint& paint, const PaintFilm& film);
+
+// K and S from mass tone and tint, by the white; how thick a coat counts from the opacity. From a
+// swatch over black and white where there is one. Nominal values for the rack that ships.
 PaintFilm filmOf(const Paint& paint);
 
 // Paints of a rack that can hardly be told apart: pairs of indices, nearest first, with CIEDE2000
@@ -64,6 +82,10 @@ std::vector<NearPair> nearPairs(const std::vector<Paint>& rack, double differenc
 
 // Indices of the rack, the paint nearest to a colour first.
 std::vector<std::size_t> byNearness(const std::vector<Paint>& rack, const Srgb& colour);
+
+// A paint that says nothing of its strength, but is named after a pigment of the generic rack in
+// nearly its colour, is taken to be as strong as that.
+void takeNominalTint(Paint& paint);
 
 // Generic pigments by Colour Index name, with nominal mass tones and opacities (from memory: makers
 // differ; meant to be replaced by the painter's own).

@@ -1,6 +1,7 @@
 // Hyperbolic functions are written with exponentials that cannot overflow.
 #include "core/colour/paint_film.h"
 
+#include <Eigen/Cholesky>
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
@@ -34,17 +35,19 @@ double layerReflectance(double absorption, double scattering, double x, double g
 Reflectance over(const PaintFilm& film, double x, const Reflectance& ground) {
     Reflectance result;
     for (int i = 0; i < kBands; ++i) {
-        result.share[i] =
-            layerReflectance(film.absorption[i], film.scattering[i], x, ground.share[i]);
+        result.share[i] = layerReflectance(film.absorption[i], film.scattering[i], film.coat * x,
+                                           ground.share[i]);
     }
     return result;
 }
 
 PaintFilm mixed(std::span<const PaintFilm> films, std::span<const double> shares) {
     PaintFilm mix;
+    mix.coat = 0.0;
     for (std::size_t i = 0; i < films.size(); ++i) {
         mix.absorption += shares[i] * films[i].absorption;
         mix.scattering += shares[i] * films[i].scattering;
+        mix.coat += shares[i] * films[i].coat;
     }
     return mix;
 }
@@ -55,18 +58,114 @@ PaintFilm filmFrom(const Reflectance& mass_tone, double contrast_ratio) {
         unit.absorption[i] = absorptionOverScattering(std::clamp(mass_tone.share[i], 1e-4, 0.9999));
         unit.scattering[i] = 1.0;
     }
+    unit = withContrastRatio(unit, contrast_ratio);
+    unit.absorption *= unit.coat;
+    unit.scattering *= unit.coat;
+    unit.coat = 1.0;
+    return unit;
+}
+
+PaintFilm withContrastRatio(PaintFilm film, double contrast_ratio) {
     const LightSpectrum light = daylight();
-    // Scattering more is the same as being thicker, and the ratio rises with both.
+    film.coat = 1.0;
+    // The ratio rises with thickness.
     double low = 1e-4;
     double high = 1e4;
     for (int i = 0; i < 80; ++i) {
         const double middle = std::sqrt(low * high);
-        (contrastRatio(unit, middle, light) < contrast_ratio ? low : high) = middle;
+        (contrastRatio(film, middle, light) < contrast_ratio ? low : high) = middle;
     }
-    const double thickness = std::sqrt(low * high);
-    unit.absorption *= thickness;
-    unit.scattering *= thickness;
-    return unit;
+    film.coat = std::sqrt(low * high);
+    return film;
+}
+
+namespace {
+
+// Less is lost in what a paint's surface mirrors, and colours of three numbers say nothing of it.
+constexpr double kDarkestBand = 0.004;
+
+// K and S of a paint whose log S is a quadratic over the wavelengths.
+PaintFilm curved(const Reflectance& mass_tone, const Eigen::Vector3d& curve) {
+    PaintFilm film;
+    for (int i = 0; i < kBands; ++i) {
+        // Beyond that the eye sees next to nothing, and the curve would run away.
+        const double x = std::clamp((380.0 + 10.0 * i - 550.0) / 130.0, -1.0, 1.0);
+        film.scattering[i] =
+            std::exp(std::clamp(curve[0] + x * (curve[1] + x * curve[2]), -12.0, 6.0));
+        film.absorption[i] = film.scattering[i] *
+                             absorptionOverScattering(std::clamp(mass_tone.share[i], 1e-4, 0.9999));
+    }
+    return film;
+}
+
+Eigen::Vector3d asVector(const Lab& lab) { return {lab.L, lab.a, lab.b}; }
+
+}  // namespace
+
+Lab tintOf(const PaintFilm& film, const PaintFilm& white, double parts_white) {
+    Reflectance thick;
+    for (int i = 0; i < kBands; ++i) {
+        const double k = film.absorption[i] + parts_white * white.absorption[i];
+        const double s = film.scattering[i] + parts_white * white.scattering[i];
+        thick.share[i] = thickReflectance(k / std::max(s, 1e-12));
+    }
+    return labFrom(reflected(daylight(), thick));
+}
+
+PaintFilm filmFromTintLightness(const Reflectance& mass_tone, double tint_lightness,
+                                const PaintFilm& white, double parts_white) {
+    // The more of the paint counts, the darker (or, of something paler than the white, lighter).
+    double low = -10.0;
+    double high = 5.0;
+    for (int i = 0; i < 60; ++i) {
+        const double middle = 0.5 * (low + high);
+        const PaintFilm film = curved(mass_tone, {middle, 0.0, 0.0});
+        (tintOf(film, white, parts_white).L > tint_lightness ? low : high) = middle;
+    }
+    return curved(mass_tone, {0.5 * (low + high), 0.0, 0.0});
+}
+
+PaintFilm filmFromTint(const Reflectance& mass_tone, const Lab& tint, const PaintFilm& white,
+                       double parts_white) {
+    const PaintFilm even = filmFromTintLightness(mass_tone, tint.L, white, parts_white);
+    Eigen::Vector3d curve(std::log(even.scattering[0]), 0.0, 0.0);
+    const auto missOf = [&](const Eigen::Vector3d& of) {
+        return Eigen::Vector3d(asVector(tintOf(curved(mass_tone, of), white, parts_white)) -
+                               asVector(tint));
+    };
+    // Damped least squares (Levenberg-Marquardt); a bend of the curve costs a little, so that a
+    // tint no such paint can have leaves it smooth.
+    constexpr double kBend = 1.0;  // CIELAB a unit of slope or bend
+    const Eigen::Vector3d bend(0.0, kBend, kBend);
+    double damping = 1e-2;
+    Eigen::Vector3d miss = missOf(curve);
+    const auto costOf = [&](const Eigen::Vector3d& of, const Eigen::Vector3d& missed) {
+        return missed.squaredNorm() + bend.cwiseProduct(of).squaredNorm();
+    };
+    for (int round = 0; round < 40; ++round) {
+        constexpr double kStep = 1e-4;
+        Eigen::Matrix3d slope;
+        for (int c = 0; c < 3; ++c) {
+            Eigen::Vector3d moved = curve;
+            moved[c] += kStep;
+            slope.col(c) = (missOf(moved) - miss) / kStep;
+        }
+        const Eigen::Matrix3d bends = bend.cwiseAbs2().asDiagonal();
+        Eigen::Matrix3d normal = slope.transpose() * slope + bends;
+        normal.diagonal() *= 1.0 + damping;
+        const Eigen::Vector3d step =
+            normal.ldlt().solve(-(slope.transpose() * miss + bends * curve));
+        const Eigen::Vector3d next = curve + step.cwiseMax(-1.0).cwiseMin(1.0);
+        const Eigen::Vector3d next_miss = missOf(next);
+        if (costOf(next, next_miss) < costOf(curve, miss)) {
+            curve = next;
+            miss = next_miss;
+            damping = std::max(1e-6, 0.3 * damping);
+        } else {
+            damping *= 4.0;
+        }
+    }
+    return curved(mass_tone, curve);
 }
 
 PaintFilm filmFromSwatch(const Reflectance& over_dark, const Reflectance& over_light,
@@ -79,6 +178,14 @@ PaintFilm filmFromSwatch(const Reflectance& over_dark, const Reflectance& over_l
         // Noise may turn the order over; then nothing of the ground shows.
         const double seen[2] = {std::clamp(over_dark.share[i], 1e-4, 0.9999),
                                 std::clamp(over_light.share[i], 1e-4, 0.9999)};
+        // Without scattering both readings are what their grounds let through twice.
+        const double passed = std::min(1.0, seen[1] / std::max(ground[1], 1e-6));
+        constexpr double kNoise = 0.004;
+        if (seen[0] <= ground[0] * passed + kNoise && passed < 0.98) {
+            film.scattering[i] = 0.0;
+            film.absorption[i] = -0.5 * std::log(std::max(passed, 1e-6)) / thickness;
+            continue;
+        }
         Eigen::Matrix2d sides;
         Eigen::Vector2d right;
         for (int g = 0; g < 2; ++g) {

@@ -7,10 +7,12 @@
 
 namespace glaukophos {
 
-// Coefficients of one full coat of undiluted dry paint (film thickness 1), in each band.
+// Coefficients of dry paint in each band, by volume: what counts in mixtures. One full coat of
+// undiluted paint is `coat` thick, so that a strong but transparent paint is laid thinly.
 struct PaintFilm {
     Spectrum absorption = Spectrum::Zero();  // K, 0 and more
     Spectrum scattering = Spectrum::Zero();  // S, 0 and more
+    double coat = 1.0;
 };
 
 // K / S of a layer so thick that nothing below is seen, from its reflectance, and back
@@ -23,7 +25,7 @@ double thickReflectance(double absorption_over_scattering);
 // one band; right also at the limits of no scattering, no absorption and no thickness.
 double layerReflectance(double absorption, double scattering, double x, double ground);
 
-// The same in all bands. `x` in full coats.
+// The same in all bands. `x` in full coats of the film.
 Reflectance over(const PaintFilm& film, double x, const Reflectance& ground);
 
 // By volume of dry film: coefficients add up by share (Duncan, Proc. Phys. Soc. 52, 1940).
@@ -35,9 +37,28 @@ PaintFilm mixed(std::span<const PaintFilm> films, std::span<const double> shares
 // bands.
 PaintFilm filmFrom(const Reflectance& mass_tone, double contrast_ratio);
 
+// The same film with a coat that is as thick as that contrast ratio asks for.
+PaintFilm withContrastRatio(PaintFilm film, double contrast_ratio);
+
+// A paint of this colour when thick (`mass_tone`) that makes `tint` of `parts_white` parts of a
+// white. The two-constant tint method (Duncan 1940; in least-squares form Walowit, McCarthy & Berns
+// 1987) would solve each band by itself; colours of three numbers are too coarse for that, so that
+// here scattering is a smooth curve over the wavelengths, log S quadratic, fitted to the tint's
+// CIELAB. K = S (K/S of the mass tone).
+PaintFilm filmFromTint(const Reflectance& mass_tone, const Lab& tint, const PaintFilm& white,
+                       double parts_white = 10.0);
+
+// The same where only the lightness of the tint is known: one scattering for all bands.
+PaintFilm filmFromTintLightness(const Reflectance& mass_tone, double tint_lightness,
+                                const PaintFilm& white, double parts_white = 10.0);
+
+// Colour of one part of a film in so many parts of another, thick, under daylight.
+Lab tintOf(const PaintFilm& film, const PaintFilm& white, double parts_white = 10.0);
+
 // From one swatch painted over two grounds of a drawdown card: the same relation (Kubelka 1948)
 // solved for K and S. `thickness` of the swatch in full coats. The grounds must differ; where the
-// swatch hides them, scattering is what just hides.
+// swatch hides them, scattering is what just hides; where both readings are what their grounds let
+// through (washes, inks), there is none.
 PaintFilm filmFromSwatch(const Reflectance& over_dark, const Reflectance& over_light,
                          const Reflectance& dark, const Reflectance& light, double thickness = 1.0);
 

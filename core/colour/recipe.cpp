@@ -17,6 +17,31 @@ namespace {
 
 using Ratio = std::array<int, 3>;
 
+constexpr int kUsualDrops = 12;
+constexpr int kMostTouched = 66;  // drops in a mix with touches
+
+// Much of one paint and a touch of the others: pale colours of strong pigments ask for them.
+void addTouches(int paints, int most_drops, std::vector<Ratio>& ratios) {
+    if (most_drops < kUsualDrops) return;
+    constexpr std::array<std::array<int, 2>, 5> kTouches = {
+        {{1, 1}, {2, 1}, {1, 2}, {3, 1}, {1, 3}}};
+    for (const int much : {15, 20, 30, 45, 60}) {
+        for (int which = 0; which < paints; ++which) {
+            for (const auto& touch : kTouches) {
+                if (paints == 2 && touch[0] != 1) continue;
+                if (paints == 2 && touch[1] != 1) continue;
+                Ratio ratio{};
+                int next = 0;
+                for (int i = 0; i < paints; ++i) {
+                    const auto k = static_cast<std::size_t>(i);
+                    ratio.at(k) = i == which ? much : touch.at(static_cast<std::size_t>(next++));
+                }
+                ratios.push_back(ratio);
+            }
+        }
+    }
+}
+
 // Ratios of `paints` whole numbers, each at least 1, in lowest terms, up to `most_drops` in all.
 std::vector<Ratio> ratiosOf(int paints, int most_drops) {
     std::vector<Ratio> ratios;
@@ -32,6 +57,7 @@ std::vector<Ratio> ratiosOf(int paints, int most_drops) {
             }
         }
     }
+    addTouches(paints, most_drops, ratios);
     return ratios;
 }
 
@@ -66,7 +92,7 @@ void setCost(Candidate& candidate, const MixingRack& rack, const Lab& target,
         hiding += candidate.ratio.at(k) * rack.hiding[candidate.paints.at(k)];
     }
     candidate.cost = candidate.difference + choices.per_paint * (candidate.count - 1) +
-                     choices.per_drop * (drops - 1) +
+                     choices.per_drop * (std::min(drops, kUsualDrops) - 1) +
                      choices.per_transparency * (1.0 - hiding / drops);
 }
 
@@ -84,7 +110,9 @@ class Mixer {
     // The best of the given ratios.
     [[nodiscard]] Candidate bestRatio(Candidate candidate, std::span<const Ratio> ratios) const {
         Candidate best;
+        const int most = m_choices.most_drops < kUsualDrops ? m_choices.most_drops : kMostTouched;
         for (const Ratio& ratio : ratios) {
+            if (ratio[0] + ratio[1] + ratio[2] > most) continue;
             candidate.ratio = ratio;
             judge(candidate);
             if (candidate.cost < best.cost) best = candidate;
@@ -168,10 +196,38 @@ constexpr std::size_t kKeptTriples = 24;
 std::vector<std::size_t> usable(const MixingRack& rack, std::span<const std::size_t> allowed) {
     std::vector<std::size_t> paints;
     for (std::size_t i = 0; i < rack.paints.size(); ++i) {
-        const bool chosen = allowed.empty() || std::ranges::find(allowed, i) != allowed.end();
-        if (chosen && colours(rack.paints[i])) paints.push_back(i);
+        const bool named = std::ranges::find(allowed, i) != allowed.end();
+        const bool chosen = allowed.empty() ? rack.paints[i].kind != PaintKind::Metallic : named;
+        if (chosen && covers(rack.paints[i], rack.films[i])) paints.push_back(i);
     }
     return paints;
+}
+
+// Of near-equal mixes the one that bears a sloppy drop best.
+Recipe sturdiest(const MixingRack& rack, const Lab& target, const RecipeChoices& choices,
+                 const Candidate& best, std::span<const Candidate> singles,
+                 std::span<const Candidate> pairs, std::span<const Candidate> triples) {
+    constexpr double kNear = 1.0;  // of cost
+    constexpr std::size_t kTried = 12;
+    Recipe chosen{dropsOf(best), best.colour, best.difference,
+                  worstOf(rack, dropsOf(best), target)};
+    double least = best.cost + choices.per_slip * chosen.worst;
+    const auto tryAll = [&](std::span<const Candidate> candidates) {
+        std::size_t tried = 0;
+        for (const Candidate& candidate : candidates) {
+            if (candidate.cost > best.cost + kNear) continue;
+            if (++tried > kTried) return;
+            const double worst = worstOf(rack, dropsOf(candidate), target);
+            const double cost = candidate.cost + choices.per_slip * worst;
+            if (cost >= least) continue;
+            least = cost;
+            chosen = {dropsOf(candidate), candidate.colour, candidate.difference, worst};
+        }
+    };
+    tryAll(singles);
+    tryAll(pairs);
+    tryAll(triples);
+    return chosen;
 }
 
 }  // namespace
@@ -190,14 +246,17 @@ void add(MixingRack& rack, const Paint& paint, const PaintFilm& film) {
 
 PaintFilm filmOf(const MixingRack& rack, std::span<const Drops> drops) {
     PaintFilm film;
+    film.coat = 0.0;
     int all = 0;
     for (const Drops& entry : drops) {
+        film.coat += entry.drops * rack.films[entry.paint].coat;
         film.absorption += entry.drops * rack.films[entry.paint].absorption;
         film.scattering += entry.drops * rack.films[entry.paint].scattering;
         all += entry.drops;
     }
     film.absorption /= std::max(all, 1);
     film.scattering /= std::max(all, 1);
+    film.coat = all > 0 ? film.coat / all : 1.0;
     return film;
 }
 
@@ -211,6 +270,29 @@ Reflectance reflectanceOf(const MixingRack& rack, std::span<const Drops> drops) 
 Lab colourOf(const MixingRack& rack, std::span<const Drops> drops) {
     static const LightSpectrum light = daylight();
     return labFrom(reflected(light, reflectanceOf(rack, drops)));
+}
+
+double worstOf(const MixingRack& rack, std::span<const Drops> drops, const Lab& target) {
+    static const LightSpectrum light = daylight();
+    double worst = 0.0;
+    for (std::size_t slipped = 0; slipped < drops.size(); ++slipped) {
+        for (const double amount : {0.8, 1.2}) {
+            PaintFilm film;
+            for (std::size_t i = 0; i < drops.size(); ++i) {
+                const double parts = drops[i].drops * (i == slipped ? amount : 1.0);
+                film.absorption += parts * rack.films[drops[i].paint].absorption;
+                film.scattering += parts * rack.films[drops[i].paint].scattering;
+            }
+            Reflectance thick;
+            for (int band = 0; band < kBands; ++band) {
+                thick.share[band] = thickReflectance(film.absorption[band] /
+                                                     std::max(film.scattering[band], 1e-12));
+            }
+            worst = std::max(worst, ciede2000(labFrom(reflected(light, thick)), target));
+        }
+        if (drops.size() == 1) break;  // a paint alone is what it is
+    }
+    return worst;
 }
 
 void forMixes(std::span<const std::size_t> paints, int most_drops,
@@ -236,6 +318,7 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
     Candidate best = *std::ranges::min_element(singles, {}, &Candidate::cost);
 
     std::vector<Candidate> pairs;
+    std::vector<Candidate> triples;
     if (choices.most_paints >= 2) {
         for (std::size_t i = 0; i < paints.size(); ++i) {
             for (std::size_t j = i + 1; j < paints.size(); ++j) {
@@ -247,7 +330,6 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
         if (!pairs.empty() && pairs.front().cost < best.cost) best = pairs.front();
     }
     if (choices.most_paints >= 3) {
-        std::vector<Candidate> triples;
         for (std::size_t p = 0; p < std::min(kWidenedPairs, pairs.size()); ++p) {
             for (const std::size_t third : paints) {
                 const auto& pair = pairs[p].paints;
@@ -259,7 +341,7 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
                                kKeptTriples);
         if (!triples.empty() && triples.front().cost < best.cost) best = triples.front();
     }
-    return {dropsOf(best), best.colour, best.difference};
+    return sturdiest(rack, target, choices, best, singles, pairs, triples);
 }
 
 LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
@@ -290,7 +372,7 @@ LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, i
         for (const std::vector<Candidate>& of_target : best) {
             const Candidate& mix = cheapestWithin(of_target, set);
             cost += mix.difference;
-            tried.recipes.push_back({dropsOf(mix), mix.colour, mix.difference});
+            tried.recipes.push_back({dropsOf(mix), mix.colour, mix.difference, 0.0});
         }
         if (cost >= least) continue;
         least = cost;
@@ -298,6 +380,9 @@ LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, i
             if ((set >> i & 1U) != 0) tried.paints.push_back(candidates[i]);
         }
         chosen = std::move(tried);
+    }
+    for (std::size_t t = 0; t < chosen.recipes.size(); ++t) {
+        chosen.recipes[t].worst = worstOf(rack, chosen.recipes[t].drops, targets[t]);
     }
     return chosen;
 }

@@ -16,6 +16,7 @@ struct RecipeChoices {
     double per_paint = 0.35;
     double per_drop = 0.04;
     double per_transparency = 1.5;  // and a mix that shows all of what is below over one that hides
+    double per_slip = 0.15;         // ... and what a sloppy drop costs
 };
 
 struct Drops {
@@ -28,6 +29,7 @@ struct Recipe {
     std::vector<Drops> drops;  // the most first; empty: no paint has a colour
     Lab colour;                // of the mix when thick, under daylight
     double difference = 0.0;   // CIEDE2000 from what was wanted
+    double worst = 0.0;        // the same when the drops of one paint are a fifth too many or few
 };
 
 // A rack made ready for mixing.
@@ -50,7 +52,12 @@ void forMixes(std::span<const std::size_t> paints, int most_drops,
 // The colour of drops mixed by volume, thick enough to hide, under daylight.
 Lab colourOf(const MixingRack& rack, std::span<const Drops> drops);
 
-// The nearest simple mix to `target`. Only `allowed` paints (indices) are used; empty: all.
+// CIEDE2000 of the mix from `target` when each paint in turn is 20 % too much or too little: the
+// largest.
+double worstOf(const MixingRack& rack, std::span<const Drops> drops, const Lab& target);
+
+// The nearest simple and sturdy mix to `target`. Only `allowed` paints (indices) are used; empty:
+// all that cover but metallics.
 Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices& choices = {},
                  std::span<const std::size_t> allowed = {});
 

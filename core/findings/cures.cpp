@@ -104,6 +104,12 @@ void blockItsLight(Plan& plan, const Finding& finding) {
 void lowerReflections(Plan& plan, const Finding& /*finding*/) {
     plan.values.paint.margin = std::min(plan.values.paint.margin + 4.0, 20.0);
     plan.colours.glow.whiteness = 1.0;
+    // A source is no lighter than the lightest paint: without a white there is no room above.
+    constexpr double kWhite_LStar = 94.0;
+    const bool has_white = std::ranges::any_of(plan.rack, [](const Paint& paint) {
+        return labFrom(xyzFrom(linearFrom(paint.mass_tone))).L >= kWhite_LStar;
+    });
+    if (!has_white) plan.rack.push_back(genericRack().front());
 }
 
 void bridgeTheStep(Plan& plan, const Finding& finding) {

@@ -80,6 +80,11 @@ Paint paintFrom(const Entry& entry) {
     const auto kind = paintKindFromKey(entry.text("kind", keyOf(paint.kind)));
     if (!kind) throw Wrong{entry.at("kind") + " is not one of the known ones"};
     paint.kind = *kind;
+    if (entry.has("tint")) paint.tint = entry.colour("tint", paint.mass_tone);
+    const auto strength = strengthFromKey(entry.text("strength", keyOf(paint.strength)));
+    if (!strength) throw Wrong{entry.at("strength") + " must be weak, usual or strong"};
+    paint.strength = *strength;
+    if (!paint.tint && !entry.has("strength")) takeNominalTint(paint);
     paint.left_ml = entry.number("left_ml", paint.left_ml);
     if (!(paint.left_ml >= 0.0 && paint.left_ml <= 1e5)) {
         throw Wrong{entry.at("left_ml") + " must lie between 0 and 100000"};
@@ -101,6 +106,8 @@ Json paintJson(const Paint& paint) {
     if (!paint.pigment.empty()) json["pigment"] = paint.pigment;
     json["colour"] = hexFrom(paint.mass_tone);
     json["opacity"] = keyOf(paint.opacity);
+    if (paint.tint) json["tint"] = hexFrom(*paint.tint);
+    if (!paint.tint) json["strength"] = keyOf(paint.strength);
     if (paint.kind != PaintKind::Paint) json["kind"] = keyOf(paint.kind);
     json["left_ml"] = paint.left_ml;
     if (paint.swatch) {

@@ -67,6 +67,17 @@ Result<Paint> paintFrom(const Row& row, std::size_t number) {
         }
         paint.kind = *known;
     }
+    if (const std::string tint = row.at("tint"); !tint.empty()) {
+        paint.tint = srgbFromHex(tint);
+        if (!paint.tint) return wrongLine(number, "needs a tint such as #8090a0, or none");
+    }
+    if (const std::string strength = row.at("strength"); !strength.empty()) {
+        const auto known = strengthFromKey(strength);
+        if (!known) return wrongLine(number, "has a strength that is none of weak, usual, strong");
+        paint.strength = *known;
+    } else if (!paint.tint) {
+        takeNominalTint(paint);
+    }
     if (const std::string left = row.at("left_ml"); !left.empty()) {
         const char* const end = left.data() + left.size();
         const auto [stop, error] = std::from_chars(left.data(), end, paint.left_ml);
@@ -119,11 +130,12 @@ Result<std::vector<Paint>> parseRackCsv(std::string_view text) {
 }
 
 std::string rackCsv(const std::vector<Paint>& paints) {
-    std::string csv = "name,pigment,colour,opacity,kind,left_ml\n";
+    std::string csv = "name,pigment,colour,opacity,kind,left_ml,tint,strength\n";
     for (const Paint& paint : paints) {
-        csv += fmt::format("{},{},{},{},{},{:g}\n", csvField(paint.name), csvField(paint.pigment),
-                           hexFrom(paint.mass_tone), keyOf(paint.opacity), keyOf(paint.kind),
-                           paint.left_ml);
+        csv += fmt::format("{},{},{},{},{},{:g},{},{}\n", csvField(paint.name),
+                           csvField(paint.pigment), hexFrom(paint.mass_tone), keyOf(paint.opacity),
+                           keyOf(paint.kind), paint.left_ml, paint.tint ? hexFrom(*paint.tint) : "",
+                           paint.tint ? "" : keyOf(paint.strength));
     }
     return csv;
 }

@@ -68,14 +68,32 @@ Bridge bridgeBetween(const MixingRack& rack, const Recipe& dark, const Recipe& l
     return bridge;
 }
 
+// Metallics belong on parts that are to be painted with them, and nowhere else. Empty: all that
+// cover but metallics.
+std::vector<std::size_t> paintsFor(const Part& part, const MixingRack& rack,
+                                   std::span<const std::size_t> allowed) {
+    std::vector<std::size_t> paints(allowed.begin(), allowed.end());
+    const bool has_metallics = std::ranges::any_of(
+        rack.paints, [](const Paint& paint) { return paint.kind == PaintKind::Metallic; });
+    if (part.material != Material::MetallicPaint || !has_metallics) return paints;
+    if (paints.empty()) {
+        for (std::size_t i = 0; i < rack.paints.size(); ++i) paints.push_back(i);
+    }
+    for (std::size_t i = 0; i < rack.paints.size(); ++i) {
+        const bool is_new = std::ranges::find(paints, i) == paints.end();
+        if (is_new && rack.paints[i].kind == PaintKind::Metallic) paints.push_back(i);
+    }
+    return paints;
+}
+
 PartMixes mixesOfPart(const Plan& plan, const Ladder& ladder, const MixingRack& rack,
                       std::span<const std::size_t> allowed) {
     const MixingChoices& mixing = plan.mixing;
     PartMixes part;
     part.bands.resize(ladder.size());
     std::vector<Lab> targets;
-    for (const Rung& step : ladder) {
-        if (step.present) targets.push_back(step.target);
+    for (const Rung& rung : ladder) {
+        if (rung.present) targets.push_back(rung.target);
     }
     if (targets.empty()) return part;
     const LadderRecipes found =
@@ -170,7 +188,8 @@ GlowMixes glowMixesOf(const Plan& plan, const Appearance& appearance, const Mixi
     }
     const Lab tint = labFrom(colourOf(spectrumOf(plan.lights[light].colour)));
     const double tinted = 0.25 * (1.0 - plan.colours.glow.whiteness);
-    mixes.source = mixed({plan.values.paint.lightest, tinted * tint.a, tinted * tint.b});
+    // As light as the rack allows: nothing that it lights may come near it.
+    mixes.source = mixed({100.0, tinted * tint.a, tinted * tint.b});
     // A dark with a quarter of the widest shell's colour in it.
     const Lab dark = outside.area > 0.0 ? labFrom(Xyz{outside.xyz / outside.area})
                                         : Lab{plan.values.paint.darkest, 0.0, 0.0};
@@ -197,7 +216,9 @@ std::vector<PartMixes> partMixesOf(const Plan& plan, std::span<const Ladder> lad
         progress.at(static_cast<double>(parts.size()) / static_cast<double>(ladders.size()));
         PartMixes& part = parts.emplace_back();
         part.bands.resize(ladder.size());
-        if (isPainted(ladder)) part = mixesOfPart(plan, ladder, rack, allowed);
+        if (!isPainted(ladder)) continue;
+        const std::vector<std::size_t> own = paintsFor(plan.parts[parts.size() - 1], rack, allowed);
+        part = mixesOfPart(plan, ladder, rack, own);
     }
     return parts;
 }

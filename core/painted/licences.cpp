@@ -174,7 +174,9 @@ void liftAndCalm(const Plan& plan, std::span<float> lightness) {
             const double above = kept * (lightness[v] - paint.darkest);
             const double share = above / (paint.top() - paint.darkest);
             const double lifted = part.lift * std::clamp(1.0 - share, 0.0, 1.0);
-            lightness[v] = static_cast<float>(paint.darkest + above + lifted);
+            // A licence is no light: what is lit stays below the source all the same.
+            const double wanted = paint.darkest + above + lifted;
+            lightness[v] = static_cast<float>(std::min(wanted, paint.top()));
         }
     });
 }

@@ -139,7 +139,7 @@ TEST(Palette, MixesAreComparedUnderTheDeskLamp) {
     Recipe alone{{{0, 1}}, colourOf(rack, std::vector<Drops>{{0, 1}}), 0.0};
     EXPECT_LT(differenceUnder(rack, alone.colour, alone, 2700.0), 0.5);
     double largest = 0.0;
-    for (const char* hex : {"#8a6a8c", "#6d7f93", "#7a8a5c"}) {
+    for (const char* hex : {"#8a6a8c", "#6d7f93", "#7a8a5c", "#3f6f4a", "#7a3c8c", "#b06a30"}) {
         const Recipe mix = recipeFor(rack, labOf(hex));
         largest =
             std::max(largest, differenceUnder(rack, labOf(hex), mix, 2700.0) - mix.difference);
