@@ -5,6 +5,8 @@
 #include <cstdlib>
 
 #include "core/io/plan_file.h"
+#include "core/pipeline/advance.h"
+#include "core/pipeline/traces.h"
 
 namespace glaukophos::bench {
 
@@ -15,19 +17,12 @@ const DemoScene& demoScene() {
             std::fprintf(stderr, "%s\n", plan.error().message.c_str());
             std::exit(2);
         }
-        DemoScene made{std::move(*plan), {}, {}};
-        const Figure& figure = *made.plan.figure;
-        while (made.table.rounds < kSkyRounds) {
-            traceNextRound(made.table, figure.form->receivers(), figure.form->occluders, {});
+        const auto all = evaluated(*plan, Goal::Appearance);
+        if (!all) {
+            std::fprintf(stderr, "%s\n", all.error().message.c_str());
+            std::exit(2);
         }
-        Irradiance irradiance;
-        describeSkyVisibility(*figure.form, made.table, irradiance);
-        for (const Light& light : made.plan.lights) {
-            irradiance.of_lights.push_back(
-                irradianceOf(light, figure, made.table, Accuracy::Soft, {}));
-        }
-        made.appearance = appearanceOf(made.plan, spread(figure, irradiance));
-        return made;
+        return DemoScene{std::move(*plan), *(*all)->traces->table, *(*all)->appearance};
     }();
     return scene;
 }

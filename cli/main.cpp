@@ -89,109 +89,156 @@ void addWork(CLI::App& command, glaukophos::WorkOptions& work) {
                        "A step after another, as \"key>key\"; keys are in steps --json");
 }
 
-int run(int argc, char** argv) {
-    CLI::App app{"Plan where light falls on a figure, without an interface"};
-    app.require_subcommand(1);
-    CommonOptions options;
+// What the commands read, and how the one that was called ended.
+struct Commands {
+    CommonOptions common;
+    glaukophos::PrepareOptions prepare;
     bool with_vertices = false;
     std::string points = "-";
+    bool with_points = false;
+    std::string study_size = "900x900";
+    std::string scored_light;
+    glaukophos::MixOptions mix;
+    glaukophos::MixesOptions mixes;
+    glaukophos::WorkOptions work;
+    glaukophos::CoatsOptions coats;
+    std::string rack_file;
     glaukophos::RenderOptions render;
+    glaukophos::Result<void> outcome;
+};
 
+void addLightCommands(CLI::App& app, Commands& all) {
     auto* info = app.add_subcommand("info", "Size, parts and lights of a plan or mesh");
-    addCommon(*info, options, "info figure.stl");
-    glaukophos::PrepareOptions prepared;
+    addCommon(*info, all.common, "info figure.stl");
     auto* prepare = app.add_subcommand(
         "prepare", "A plan from mesh files: repaired, stood upright, scaled and divided");
-    prepare->add_option("files", prepared.files, "One or more meshes of one figure")->required();
-    prepare->add_option("--unit", prepared.unit, "What one unit of the files is: mm, cm, in or m");
-    prepare->add_option("--up", prepared.up,
+    prepare->add_option("files", all.prepare.files, "One or more meshes of one figure")->required();
+    prepare->add_option("--unit", all.prepare.unit,
+                        "What one unit of the files is: mm, cm, in or m");
+    prepare->add_option("--up", all.prepare.up,
                         "Axis of the files that points up: x, y, z, -x, -y or -z");
-    prepare->add_option("--height", prepared.height_mm, "Height in mm, base to top");
-    prepare->add_option("--parts", prepared.parts,
+    prepare->add_option("--height", all.prepare.height_mm, "Height in mm, base to top");
+    prepare->add_option("--parts", all.prepare.parts,
                         "Divide at creases into so many parts, 2 to 200");
-    prepare->add_option("-o,--output", prepared.output, "The .glauk plan to write")->required();
+    prepare->add_option("-o,--output", all.prepare.output, "The .glauk plan to write")->required();
     prepare->footer(
         "Example:\n  glaukophos-cli prepare figure.stl --height 34 --parts 40 -o figure.glauk");
     auto* reach = app.add_subcommand("reach", "What each light reaches");
-    addCommon(*reach, options, "reach figure.stl --far 10,50 --lamp 8,-9,11,radius=2,reach=20");
-    reach->add_flag("--vertices", with_vertices,
+    addCommon(*reach, all.common, "reach figure.stl --far 10,50 --lamp 8,-9,11,radius=2,reach=20");
+    reach->add_flag("--vertices", all.with_vertices,
                     "Irradiance at every vertex (CSV, or with --json)");
     auto* probe = app.add_subcommand("probe", "Irradiance at points, shadowed by the figure");
-    addCommon(*probe, options, "probe plan.json --points points.csv --json");
-    probe->add_option("--points", points, "CSV of x,y,z,nx,ny,nz in mm; - is standard input");
+    addCommon(*probe, all.common, "probe plan.json --points points.csv --json");
+    probe->add_option("--points", all.points, "CSV of x,y,z,nx,ny,nz in mm; - is standard input");
+    prepare->callback([&all] { all.outcome = runPrepare(all.prepare); });
+    info->callback([&all] { all.outcome = runInfo(all.common); });
+    reach->callback([&all] { all.outcome = runReach(all.common, all.with_vertices); });
+    probe->callback([&all] { all.outcome = runProbe(all.common, all.points); });
+}
+
+void addValueCommands(CLI::App& app, Commands& all) {
     auto* bands = app.add_subcommand("bands", "Shares, areas and borders of the value bands");
-    addCommon(*bands, options, "bands plan.glauk --json");
-    bool with_points = false;
+    addCommon(*bands, all.common, "bands plan.glauk --json");
     auto* edges = app.add_subcommand("edges", "Where to blend, and edges to highlight");
-    addCommon(*edges, options, "edges plan.glauk --json --points");
-    edges->add_flag("--points", with_points, "Courses of all lines (with --json)");
-    std::string study_size = "900x900";
+    addCommon(*edges, all.common, "edges plan.glauk --json --points");
+    edges->add_flag("--points", all.with_points, "Courses of all lines (with --json)");
     auto* study =
         app.add_subcommand("study", "Black-and-white study: five views as PNG in a folder");
-    addCommon(*study, options, "study plan.glauk -o study");
-    study->add_option("--size", study_size, "Width x height of each picture in pixels");
+    addCommon(*study, all.common, "study plan.glauk -o study");
+    study->add_option("--size", all.study_size, "Width x height of each picture in pixels");
     auto* ladder = app.add_subcommand("ladder", "Target colours of each part, band by band");
-    addCommon(*ladder, options, "ladder plan.glauk -o ladder.csv");
-    std::string scored;
+    addCommon(*ladder, all.common, "ladder plan.glauk -o ladder.csv");
     auto* score = app.add_subcommand("score", "How well each direction would do for a far light");
-    addCommon(*score, options, "score plan.glauk --light Moon --json");
-    score->add_option("--light", scored, "Which far light is to be placed");
-    glaukophos::MixOptions mixed;
+    addCommon(*score, all.common, "score plan.glauk --light Moon --json");
+    score->add_option("--light", all.scored_light, "Which far light is to be placed");
+    bands->callback([&all] { all.outcome = runBands(all.common); });
+    edges->callback([&all] { all.outcome = runEdges(all.common, all.with_points); });
+    study->callback([&all] { all.outcome = runStudy(all.common, all.study_size); });
+    ladder->callback([&all] { all.outcome = runLadder(all.common); });
+    score->callback([&all] { all.outcome = runScore(all.common, all.scored_light); });
+}
+
+void addMixCommands(CLI::App& app, Commands& all) {
     auto* mix = app.add_subcommand("mix", "Whole drops of few paints for a colour or a ladder");
-    addOutput(*mix, options, "mix --colour '#6d7f93' --paints 3");
-    mix->add_option("--colour", mixed.colour, "The colour wanted, as #rrggbb");
-    mix->add_option("--plan", options.input, "Instead: a plan, with --part")
+    addOutput(*mix, all.common, "mix --colour '#6d7f93' --paints 3");
+    mix->add_option("--colour", all.mix.colour, "The colour wanted, as #rrggbb");
+    mix->add_option("--plan", all.common.input, "Instead: a plan, with --part")
         ->needs(
-            mix->add_option("--part", mixed.part, "The part whose ladder is mixed from one set"));
-    mix->add_option("--rack", mixed.rack, "Your paints: CSV (see rack) or a GIMP palette");
-    mix->add_option("--paints", mixed.paints, "Paints in one recipe (up to 3), or in a ladder");
-    mix->add_option("--drops", mixed.drops, "Drops of paint in one recipe, at most");
-    glaukophos::MixesOptions all_mixes;
+            mix->add_option("--part", all.mix.part, "The part whose ladder is mixed from one set"));
+    mix->add_option("--rack", all.mix.rack, "Your paints: CSV (see rack) or a GIMP palette");
+    mix->add_option("--paints", all.mix.paints, "Paints in one recipe (up to 3), or in a ladder");
+    mix->add_option("--drops", all.mix.drops, "Drops of paint in one recipe, at most");
     auto* mixes = app.add_subcommand("mixes", "All colours of a plan as drops from the rack");
-    addCommon(*mixes, options, "mixes plan.glauk --bottles 8");
-    mixes->add_option("--rack", all_mixes.rack, "Instead of the plan's: CSV or a GIMP palette");
-    mixes->add_option("--bottles", all_mixes.bottles, "For the whole figure; 0: as it takes");
-    glaukophos::WorkOptions work;
+    addCommon(*mixes, all.common, "mixes plan.glauk --bottles 8");
+    mixes->add_option("--rack", all.mixes.rack, "Instead of the plan's: CSV or a GIMP palette");
+    mixes->add_option("--bottles", all.mixes.bottles, "For the whole figure; 0: as it takes");
+    mix->callback([&all] { all.outcome = runMix(all.common, all.mix); });
+    mixes->callback([&all] { all.outcome = runMixes(all.common, all.mixes); });
+}
+
+void addWorkCommands(CLI::App& app, Commands& all) {
     auto* steps = app.add_subcommand("steps", "Every layer in working order, with recipe and time");
-    addCommon(*steps, options, "steps plan.glauk --build-up hatched");
-    addWork(*steps, work);
-    steps->add_flag("--csv", work.csv, "A table");
-    steps->add_flag("--palette", work.palette, "The mixes as a GIMP palette");
+    addCommon(*steps, all.common, "steps plan.glauk --build-up hatched");
+    addWork(*steps, all.work);
+    steps->add_flag("--csv", all.work.csv, "A table");
+    steps->add_flag("--palette", all.work.palette, "The mixes as a GIMP palette");
     auto* schedule = app.add_subcommand("schedule", "When each coat of each figure is painted");
-    addCommon(*schedule, options, "schedule plan.glauk --figures 5 --evening 19:00-22:00");
-    addWork(*schedule, work);
-    schedule->add_option("--evening", work.evening, "When there is time, such as 19:00-22:00");
-    schedule->add_option("--from", work.date, "The first day, such as 2026-12-31");
-    schedule->add_option("--days", work.days, "Days of the week, 1 is Monday, such as 1,3,5");
-    schedule->add_flag("--calendar", work.calendar, "iCalendar: an event an evening");
+    addCommon(*schedule, all.common, "schedule plan.glauk --figures 5 --evening 19:00-22:00");
+    addWork(*schedule, all.work);
+    schedule->add_option("--evening", all.work.evening, "When there is time, such as 19:00-22:00");
+    schedule->add_option("--from", all.work.date, "The first day, such as 2026-12-31");
+    schedule->add_option("--days", all.work.days, "Days of the week, 1 is Monday, such as 1,3,5");
+    schedule->add_flag("--calendar", all.work.calendar, "iCalendar: an event an evening");
     auto* findings = app.add_subcommand("findings", "What will go wrong, where, and the cure");
-    addCommon(*findings, options, "findings plan.glauk --json");
-    addWork(*findings, work);
-    glaukophos::CoatsOptions coated;
+    addCommon(*findings, all.common, "findings plan.glauk --json");
+    addWork(*findings, all.work);
+    steps->callback([&all] { all.outcome = runSteps(all.common, all.work); });
+    schedule->callback([&all] { all.outcome = runSchedule(all.common, all.work); });
+    findings->callback([&all] { all.outcome = runFindings(all.common, all.work); });
+}
+
+void addRackCommands(CLI::App& app, Commands& all) {
     auto* coats = app.add_subcommand("coats", "How many coats of a paint hide what is below");
-    addOutput(*coats, options, "coats --paint 'Mid yellow' --over '#1a1a1b' --thinner 1");
-    coats->add_option("--paint", coated.paint, "Its name in the rack")->required();
-    coats->add_option("--rack", coated.rack, "Your paints: CSV (see rack) or a GIMP palette");
-    coats->add_option("--over", coated.over, "Colour of what is below, as #rrggbb");
-    coats->add_option("--thinner", coated.thinner, "Parts of thinner for one of paint");
-    coats->add_option("--most", coated.most, "Coats to try");
-    std::string rack_file;
+    addOutput(*coats, all.common, "coats --paint 'Mid yellow' --over '#1a1a1b' --thinner 1");
+    coats->add_option("--paint", all.coats.paint, "Its name in the rack")->required();
+    coats->add_option("--rack", all.coats.rack, "Your paints: CSV (see rack) or a GIMP palette");
+    coats->add_option("--over", all.coats.over, "Colour of what is below, as #rrggbb");
+    coats->add_option("--thinner", all.coats.thinner, "Parts of thinner for one of paint");
+    coats->add_option("--most", all.coats.most, "Coats to try");
     auto* rack = app.add_subcommand("rack", "The paints that ship, or yours, as a table");
-    addOutput(*rack, options, "rack -o mine.csv");
-    rack->add_option("--rack", rack_file, "Yours: CSV or a GIMP palette");
+    addOutput(*rack, all.common, "rack -o mine.csv");
+    rack->add_option("--rack", all.rack_file, "Yours: CSV or a GIMP palette");
+    coats->callback([&all] { all.outcome = runCoats(all.common, all.coats); });
+    rack->callback([&all] { all.outcome = runRack(all.common, all.rack_file); });
+}
+
+void addPictureCommand(CLI::App& app, Commands& all) {
     auto* picture = app.add_subcommand("render", "A picture of the figure as PNG");
-    addCommon(*picture, options, "render plan.glauk --overlay bands --view front -o front.png");
+    addCommon(*picture, all.common, "render plan.glauk --overlay bands --view front -o front.png");
     picture->add_option(
-        "--overlay", render.overlay,
+        "--overlay", all.render.overlay,
         "bare, parts, reach, shells, values, bands, borders, edges, squint, under or colours");
-    picture->add_option("--view", render.view,
+    picture->add_option("--view", all.render.view,
                         "plan, front, right, back, left, top, below, upside-down, or a light's "
                         "name to see from it");
-    picture->add_option("--light", render.light, "Which light, for the reach and shells overlays");
-    picture->add_option("--size", render.size, "Width x height in pixels, such as 1000x760");
-    picture->add_option("--samples", render.samples, "Rays a pixel, 1 to 256");
-    picture->add_flag("--steps", render.steps, "Colours in flat steps");
+    picture->add_option("--light", all.render.light,
+                        "Which light, for the reach and shells overlays");
+    picture->add_option("--size", all.render.size, "Width x height in pixels, such as 1000x760");
+    picture->add_option("--samples", all.render.samples, "Rays a pixel, 1 to 256");
+    picture->add_flag("--steps", all.render.steps, "Colours in flat steps");
+    picture->callback([&all] { all.outcome = runRender(all.common, all.render); });
+}
 
+int run(int argc, char** argv) {
+    CLI::App app{"Plan where light falls on a figure, without an interface"};
+    app.require_subcommand(1);
+    Commands all;
+    addLightCommands(app, all);
+    addValueCommands(app, all);
+    addMixCommands(app, all);
+    addWorkCommands(app, all);
+    addRackCommands(app, all);
+    addPictureCommand(app, all);
     try {
         app.parse(argc, argv);
     } catch (const CLI::Success& success) {
@@ -200,23 +247,7 @@ int run(int argc, char** argv) {
         fmt::print(stderr, "glaukophos-cli: {} Try --help.\n", error.what());
         return kBadInput;
     }
-    if (prepare->parsed()) return finish(runPrepare(prepared));
-    if (info->parsed()) return finish(runInfo(options));
-    if (reach->parsed()) return finish(runReach(options, with_vertices));
-    if (probe->parsed()) return finish(runProbe(options, points));
-    if (bands->parsed()) return finish(runBands(options));
-    if (edges->parsed()) return finish(runEdges(options, with_points));
-    if (study->parsed()) return finish(runStudy(options, study_size));
-    if (ladder->parsed()) return finish(runLadder(options));
-    if (mix->parsed()) return finish(runMix(options, mixed));
-    if (mixes->parsed()) return finish(runMixes(options, all_mixes));
-    if (steps->parsed()) return finish(runSteps(options, work));
-    if (schedule->parsed()) return finish(runSchedule(options, work));
-    if (findings->parsed()) return finish(runFindings(options, work));
-    if (coats->parsed()) return finish(runCoats(options, coated));
-    if (rack->parsed()) return finish(runRack(options, rack_file));
-    if (score->parsed()) return finish(runScore(options, scored));
-    return finish(runRender(options, render));
+    return finish(all.outcome);
 }
 
 }  // namespace

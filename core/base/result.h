@@ -14,8 +14,12 @@ struct Error {
     std::string message;
 };
 
+// A value, or why there is none. The compiler refuses to drop one unread.
 template <class T>
-using Result = tl::expected<T, Error>;
+class [[nodiscard]] Result : public tl::expected<T, Error> {
+  public:
+    using tl::expected<T, Error>::expected;
+};
 
 inline tl::unexpected<Error> fail(ErrorCode code, std::string message) {
     return tl::unexpected<Error>(Error{code, std::move(message)});

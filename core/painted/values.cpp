@@ -191,6 +191,31 @@ void recolour(const Plan& plan, const Irradiance& irradiance, std::span<const fl
     values.veils = veilsOf(plan);
 }
 
+// Lightness that each place gets by its light alone, before licences and metal.
+void addLightness(const Plan& plan, std::span<const float> light_seen,
+                  std::span<const float> returned, Values& values) {
+    const bool by_light = plan.values.basis == BandBasis::Light;
+    const ToneTable light_tone(values.light_tone);
+    const ToneTable painted_tone(values.development.tone);
+    values.lightness.resize(returned.size());
+    values.painted.resize(returned.size());
+    forChunks(returned.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            values.painted[v] = painted_tone.lightness(returned[v]);
+            values.lightness[v] =
+                by_light ? light_tone.lightness(light_seen[v]) : values.painted[v];
+        }
+    });
+}
+
+void takeLicences(const Plan& plan, Values& values) {
+    if (!hasLicences(plan)) return;
+    values.as_lit = values.lightness;
+    liftAndCalm(plan, values.lightness);
+    liftAndCalm(plan, values.painted);
+    paintFace(plan, values);
+}
+
 }  // namespace
 
 void recolour(const Plan& plan, const Irradiance& irradiance, Values& values) {
@@ -236,26 +261,10 @@ Values valuesOf(const Plan& plan, const Irradiance& irradiance, const Values* ex
     values.specular = specularOf(plan, irradiance, weights);
     addSpecular(plan, values, light_seen, returned);
 
-    const bool by_light = plan.values.basis == BandBasis::Light;
-    const ToneTable light_tone(values.light_tone);
-    const ToneTable painted_tone(values.development.tone);
-    values.lightness.resize(vertices);
-    values.painted.resize(vertices);
-    forChunks(vertices, {}, [&](std::size_t begin, std::size_t end) {
-        for (std::size_t v = begin; v < end; ++v) {
-            values.painted[v] = painted_tone.lightness(returned[v]);
-            values.lightness[v] =
-                by_light ? light_tone.lightness(light_seen[v]) : values.painted[v];
-        }
-    });
+    addLightness(plan, light_seen, returned, values);
     paintMetal(plan, irradiance, values);
     darkenRest(plan, irradiance, weights, values);
-    if (hasLicences(plan)) {
-        values.as_lit = values.lightness;
-        liftAndCalm(plan, values.lightness);
-        liftAndCalm(plan, values.painted);
-        paintFace(plan, values);
-    }
+    takeLicences(plan, values);
     turnOver(plan, irradiance, values.lightness, values.painted);
     requireFinite(values.light, "light of all together");
     requireFinite(values.lightness, "values");

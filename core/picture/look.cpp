@@ -272,6 +272,65 @@ void showBandAlone(const Plan& plan, const Appearance& appearance, const LookCho
     }
 }
 
+// A look of the right sizes, nothing painted yet.
+Look begunLook(const Plan& plan, const Appearance& appearance, const LookChoice& choice) {
+    Look look;
+    look.colours.resize(plan.figure->receiverCount(), Vec3::Zero());
+    look.is_source = sourceParts(plan);
+    look.lightness = appearance.values.lightness;
+    // Painted glow has values of its own; in colours and light it is shown as the light itself.
+    const bool as_values = choice.overlay == Overlay::Values || choice.overlay == Overlay::Bands ||
+                           choice.overlay == Overlay::Borders || choice.overlay == Overlay::Squint;
+    const std::vector<bool> turned = turnedOverParts(plan);
+    look.whiteness = static_cast<float>(plan.colours.glow.whiteness);
+    for (std::size_t p = 0; p < turned.size(); ++p) {
+        const bool as_painted =
+            choice.overlay == Overlay::Colours && plan.parts[p].ramp.kind != RampKind::AsLit;
+        if (turned[p] && (as_values || as_painted)) look.is_source[p] = false;
+    }
+    look.borders.assign(appearance.bands.borders.begin(), appearance.bands.borders.end());
+    return look;
+}
+
+void paintOverlay(const Plan& plan, const Appearance& appearance, const LookChoice& choice,
+                  const Marks& marks, Look& look) {
+    switch (choice.overlay) {
+        case Overlay::Bare:
+            return bareLook(plan, appearance, look);
+        case Overlay::Parts:
+            return partsLook(plan, appearance, look);
+        case Overlay::Reach:
+            return reachLook(plan, appearance, choice.light, look);
+        case Overlay::Shells:
+            return shellsLook(plan, appearance, choice, look);
+        case Overlay::Values:
+            return valuesLook(plan, appearance, look);
+        case Overlay::Bands:
+            return bandsLook(plan, appearance, look);
+        case Overlay::Borders:
+            return bordersLook(plan, appearance, marks, look);
+        case Overlay::Edges:
+            return edgesLook(plan, appearance, marks, look);
+        case Overlay::Squint:
+            return squintLook(plan, appearance, look);
+        case Overlay::Under:
+            look.is_source.assign(plan.parts.size(), false);
+            return underLook(plan, appearance, marks, look);
+        case Overlay::Layer:
+            return layerLook(plan, appearance, *choice.layer, look);
+        case Overlay::Colours:
+            return coloursLook(plan, appearance, choice.in_steps, look);
+    }
+}
+
+// What is shown: of a figure that has been divided anew since, a map of a layer says nothing.
+Overlay shownOverlay(const Plan& plan, const LookChoice& choice) {
+    const bool fits = choice.layer != nullptr &&
+                      choice.layer->values.size() == plan.figure->vertexCount() &&
+                      choice.layer->parts.size() == plan.parts.size();
+    return choice.overlay == Overlay::Layer && !fits ? Overlay::Bare : choice.overlay;
+}
+
 }  // namespace
 
 Vec3 shownColour(const Xyz& colour) { return insideGamut(linearFrom(colour).rgb, colour.xyz.y()); }
@@ -289,70 +348,15 @@ double squintBlur_mm(const SquintChoices& squint) {
     return squint.distance_mm * std::tan(radians(squint.blur_deg));
 }
 
-Look lookOf(const Plan& plan, const Appearance& appearance, const LookChoice& choice,
+Look lookOf(const Plan& plan, const Appearance& appearance, const LookChoice& asked,
             const Marks& marks, std::vector<bool> seen) {
-    Look look;
+    LookChoice choice = asked;
+    choice.overlay = shownOverlay(plan, asked);
+    Look look = begunLook(plan, appearance, choice);
     look.seen = std::move(seen);
-    look.colours.resize(plan.figure->receiverCount(), Vec3::Zero());
-    look.is_source = sourceParts(plan);
-    look.lightness = appearance.values.lightness;
-    // Painted glow has values of its own; in colours and light it is shown as the light itself.
-    const bool as_values = choice.overlay == Overlay::Values || choice.overlay == Overlay::Bands ||
-                           choice.overlay == Overlay::Borders || choice.overlay == Overlay::Squint;
-    const std::vector<bool> turned = turnedOverParts(plan);
-    look.whiteness = static_cast<float>(plan.colours.glow.whiteness);
-    for (std::size_t p = 0; p < turned.size(); ++p) {
-        const bool as_painted =
-            choice.overlay == Overlay::Colours && plan.parts[p].ramp.kind != RampKind::AsLit;
-        if (turned[p] && (as_values || as_painted)) look.is_source[p] = false;
-    }
-    look.borders.assign(appearance.bands.borders.begin(), appearance.bands.borders.end());
-    switch (choice.overlay) {
-        case Overlay::Bare:
-            bareLook(plan, appearance, look);
-            return look;
-        case Overlay::Parts:
-            partsLook(plan, appearance, look);
-            return look;
-        case Overlay::Reach:
-            reachLook(plan, appearance, choice.light, look);
-            break;
-        case Overlay::Shells:
-            shellsLook(plan, appearance, choice, look);
-            break;
-        case Overlay::Values:
-            valuesLook(plan, appearance, look);
-            break;
-        case Overlay::Bands:
-            bandsLook(plan, appearance, look);
-            break;
-        case Overlay::Borders:
-            bordersLook(plan, appearance, marks, look);
-            break;
-        case Overlay::Edges:
-            edgesLook(plan, appearance, marks, look);
-            break;
-        case Overlay::Squint:
-            squintLook(plan, appearance, look);
-            break;
-        case Overlay::Under:
-            look.is_source.assign(plan.parts.size(), false);
-            underLook(plan, appearance, marks, look);
-            break;
-        case Overlay::Layer:
-            // Of a figure that has been divided anew since, a map says nothing.
-            if (choice.layer == nullptr ||
-                choice.layer->values.size() != plan.figure->vertexCount() ||
-                choice.layer->parts.size() != plan.parts.size()) {
-                bareLook(plan, appearance, look);
-                return look;
-            }
-            layerLook(plan, appearance, *choice.layer, look);
-            break;
-        case Overlay::Colours:
-            coloursLook(plan, appearance, choice.in_steps, look);
-            break;
-    }
+    paintOverlay(plan, appearance, choice, marks, look);
+    // These show the figure before any light.
+    if (choice.overlay == Overlay::Bare || choice.overlay == Overlay::Parts) return look;
     if (choice.lone_band && choice.overlay != Overlay::Shells) {
         showBandAlone(plan, appearance, choice, look);
     }

@@ -24,8 +24,7 @@ constexpr double kShortestLines_mm = 8.0;
 
 const char* kDryPrimer = "paint holds only on dry primer";
 
-std::vector<Step> primerSteps(const WorkBasis& basis) {
-    std::vector<Step> steps;
+Step primeStep(const WorkBasis& basis) {
     Step prime;
     prime.kind = StepKind::Prime;
     prime.key = "primer";
@@ -36,55 +35,73 @@ std::vector<Step> primerSteps(const WorkBasis& basis) {
     prime.why = "Paint holds on it; its colour means \"no light yet\".";
     prime.how = "Resin washed and cured, plastic washed; then short passes from all sides.";
     complete(basis, prime);
-    steps.push_back(std::move(prime));
-    if (!basis.plan.under.used) return steps;
-    for (std::size_t i = 0; i < basis.plan.under.coats.size(); ++i) {
-        const UnderCoat& coat = basis.plan.under.coats[i];
-        Step spray;
-        spray.kind = StepKind::Spray;
-        spray.key = keyOf("spray", i);
-        spray.title = fmt::format("Underpainting: {}", coat.paint);
-        spray.paint = coat.paint;
-        spray.mask = {Where::Sprayed, 0, 1e9, 0, i};
-        spray.tool = Tool::Airbrush;
-        spray.thinner = 3.0;
-        spray.coats = std::max(1, static_cast<int>(std::lround(coat.thickness * 3.0)));
-        spray.why = coat.spread_deg > 85.0
-                        ? "The shadow colour, from everywhere."
-                        : fmt::format("From above, within {:.0f} degrees: a light of that width.",
-                                      coat.spread_deg);
-        spray.how = "A drop of water more if light colours speckle. Try it on a dark scrap first.";
-        follows(spray, steps.back(), i == 0 ? kDryPrimer : "each pass is narrower and lighter");
-        complete(basis, spray);
-        steps.push_back(std::move(spray));
+    return prime;
+}
+
+Step sprayStep(const WorkBasis& basis, std::size_t index, const Step& before) {
+    const UnderCoat& coat = basis.plan.under.coats[index];
+    Step spray;
+    spray.kind = StepKind::Spray;
+    spray.key = keyOf("spray", index);
+    spray.title = fmt::format("Underpainting: {}", coat.paint);
+    spray.paint = coat.paint;
+    spray.mask = {Where::Sprayed, 0, 1e9, 0, index};
+    spray.tool = Tool::Airbrush;
+    spray.thinner = 3.0;
+    spray.coats = std::max(1, static_cast<int>(std::lround(coat.thickness * 3.0)));
+    spray.why = coat.spread_deg > 85.0
+                    ? "The shadow colour, from everywhere."
+                    : fmt::format("From above, within {:.0f} degrees: a light of that width.",
+                                  coat.spread_deg);
+    spray.how = "A drop of water more if light colours speckle. Try it on a dark scrap first.";
+    follows(spray, before, index == 0 ? kDryPrimer : "each pass is narrower and lighter");
+    complete(basis, spray);
+    return spray;
+}
+
+Step filterStep(const WorkBasis& basis, const std::string& paint,
+                const std::vector<PartIndex>& parts, const Step& last_spray) {
+    Step filter;
+    filter.kind = StepKind::Filter;
+    filter.key = keyOf(basis.plan.parts[parts.front()], "filter");
+    for (const PartIndex part : std::span(parts).subspan(1)) {
+        filter.also.push_back(keyOf(basis.plan.parts[part], "filter"));
     }
+    filter.title = fmt::format("Underpainting: {} over it", paint);
+    filter.parts = parts;
+    filter.paint = paint;
+    filter.thinner = 6.0;
+    filter.coats = 2;
+    filter.why = "A transparent colour takes the values from below.";
+    filter.how = "Even; taken out of the recesses before it dries.";
+    follows(filter, last_spray, "a filter colours what lies below it");
+    complete(basis, filter);
+    return filter;
+}
+
+// Paints that filter an underpainting, each with the parts it goes over.
+std::vector<std::pair<std::string, std::vector<PartIndex>>> filtersOf(const Plan& plan) {
     std::vector<std::pair<std::string, std::vector<PartIndex>>> filters;
-    for (std::size_t p = 0; p < basis.plan.parts.size(); ++p) {
-        const std::string& own = basis.plan.parts[p].filter;
-        const std::string& name = own.empty() ? basis.plan.under.filter : own;
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        const std::string& own = plan.parts[p].filter;
+        const std::string& name = own.empty() ? plan.under.filter : own;
         if (name.empty()) continue;
         auto same = std::ranges::find(filters, name, &decltype(filters)::value_type::first);
         if (same == filters.end()) same = filters.insert(filters.end(), {name, {}});
         same->second.push_back(static_cast<PartIndex>(p));
     }
-    const std::size_t last_spray = steps.size() - 1;
-    for (auto& [name, parts] : filters) {
-        Step filter;
-        filter.kind = StepKind::Filter;
-        filter.key = keyOf(basis.plan.parts[parts.front()], "filter");
-        for (const PartIndex part : std::span(parts).subspan(1)) {
-            filter.also.push_back(keyOf(basis.plan.parts[part], "filter"));
-        }
-        filter.title = fmt::format("Underpainting: {} over it", name);
-        filter.parts = parts;
-        filter.paint = name;
-        filter.thinner = 6.0;
-        filter.coats = 2;
-        filter.why = "A transparent colour takes the values from below.";
-        filter.how = "Even; taken out of the recesses before it dries.";
-        follows(filter, steps[last_spray], "a filter colours what lies below it");
-        complete(basis, filter);
-        steps.push_back(std::move(filter));
+    return filters;
+}
+
+std::vector<Step> primerSteps(const WorkBasis& basis) {
+    std::vector<Step> steps{primeStep(basis)};
+    if (!basis.plan.under.used) return steps;
+    for (std::size_t i = 0; i < basis.plan.under.coats.size(); ++i) {
+        steps.push_back(sprayStep(basis, i, steps.back()));
+    }
+    const Step last_spray = steps.back();
+    for (const auto& [paint, parts] : filtersOf(basis.plan)) {
+        steps.push_back(filterStep(basis, paint, parts, last_spray));
     }
     return steps;
 }
@@ -277,6 +294,44 @@ void noteMissing(const Plan& plan, const std::vector<Step>& steps, Work& work) {
     }
 }
 
+// What one phase waits for in another.
+void joinAllPhases(std::vector<Step>& steps) {
+    std::ranges::stable_sort(steps, {}, &Step::phase);
+    joinPhases(steps, Phase::Parts, Phase::Ground, Phase::Ground, kDryPrimer);
+    joinPhases(steps, Phase::Glow, Phase::Parts, Phase::Edges,
+               "everything a glow falls on is finished before it");
+    joinPhases(steps, Phase::Late, Phase::Glow, Phase::AfterGlow,
+               "glazes and spray would dull what has to shine");
+    joinPhases(steps, Phase::Late, Phase::Ground, Phase::Ground, kDryPrimer);
+    joinPhases(steps, Phase::Last, Phase::Parts, Phase::Late, "slips are set right at the end");
+}
+
+// Every layer, each after what it has to wait for.
+Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& progress) {
+    std::vector<Step> steps = primerSteps(basis);
+    std::vector<Step> greys = greySteps(basis);
+    if (!greys.empty()) follows(greys.front(), steps.back(), kDryPrimer);
+    append(steps, std::move(greys));
+    for (const PartIndex part : partsInOrder(basis)) {
+        if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+        std::vector<Step> layers = partSteps(basis, part);
+        if (layers.empty()) continue;
+        auto edge = edgeStep(basis, part);
+        if (edge) {
+            follows(*edge, layers.back(), "edges are drawn on finished layers");
+            layers.push_back(std::move(*edge));
+        }
+        append(steps, std::move(layers));
+    }
+    for (std::size_t l = 0; l < basis.plan.lights.size(); ++l) append(steps, glowSteps(basis, l));
+    sourcesLast(steps);
+    merge(basis, steps);
+    steps.push_back(cleanUp(basis));
+    joinAllPhases(steps);
+    putInOrder(steps);
+    return steps;
+}
+
 }  // namespace
 
 BeforeGlow beforeGlowOf(const Plan& plan, const Appearance& appearance, const Mixes& mixes,
@@ -308,10 +363,13 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
                     "There is nothing to paint: every part belongs to a light or lies hidden. Give "
                     "the lights fewer parts of their own.");
     }
-    if (std::ranges::none_of(mixes.rack.paints,
-                             [](const Paint& paint) { return colours(paint); })) {
+    bool covered = false;
+    for (std::size_t i = 0; i < mixes.rack.paints.size(); ++i) {
+        covered = covered || covers(mixes.rack.paints[i], mixes.rack.films[i]);
+    }
+    if (!covered) {
         return fail(ErrorCode::BadInput,
-                    "The rack holds no colours: add paints under Colours, Rack.");
+                    "The rack holds no colours that cover: add paints under Colours, Rack.");
     }
     if (mixes.parts.size() != plan.parts.size()) return fail(ErrorCode::Cancelled, "Stopped.");
     const bool glows = !before_glow.parts.empty();
@@ -325,35 +383,9 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
         basis.veil_parts.push_back(surface.parts[nearestVertex(surface, veil.point_mm)]);
     }
 
-    std::vector<Step> steps = primerSteps(basis);
-    std::vector<Step> greys = greySteps(basis);
-    if (!greys.empty()) follows(greys.front(), steps.back(), kDryPrimer);
-    append(steps, std::move(greys));
-    for (const PartIndex part : partsInOrder(basis)) {
-        if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-        std::vector<Step> layers = partSteps(basis, part);
-        if (layers.empty()) continue;
-        auto edge = edgeStep(basis, part);
-        if (edge) {
-            follows(*edge, layers.back(), "edges are drawn on finished layers");
-            layers.push_back(std::move(*edge));
-        }
-        append(steps, std::move(layers));
-    }
-    for (std::size_t l = 0; l < plan.lights.size(); ++l) append(steps, glowSteps(basis, l));
-    sourcesLast(steps);
-    merge(basis, steps);
-    steps.push_back(cleanUp(basis));
-    std::ranges::stable_sort(steps, {}, &Step::phase);
-    joinPhases(steps, Phase::Parts, Phase::Ground, Phase::Ground, kDryPrimer);
-    joinPhases(steps, Phase::Glow, Phase::Parts, Phase::Edges,
-               "everything a glow falls on is finished before it");
-    joinPhases(steps, Phase::Late, Phase::Glow, Phase::AfterGlow,
-               "glazes and spray would dull what has to shine");
-    joinPhases(steps, Phase::Late, Phase::Ground, Phase::Ground, kDryPrimer);
-    joinPhases(steps, Phase::Last, Phase::Parts, Phase::Late, "slips are set right at the end");
-
-    putInOrder(steps);
+    auto ordered = stepsInOrder(basis, progress);
+    if (!ordered) return tl::unexpected(ordered.error());
+    std::vector<Step> steps = std::move(*ordered);
 
     Work work;
     if (auto moved = moveSteps(plan.steps.moved, steps); !moved) {

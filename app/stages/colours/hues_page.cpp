@@ -49,6 +49,10 @@ void HuesPage::addActions() {
     m_remove = newButton("removeVeil", tr("Remove"), tr("Takes the chosen veil away"));
     for (QPushButton* button : {add, m_place, m_remove}) row->addWidget(button);
     column().addLayout(row);
+    addPlacing(add);
+}
+
+void HuesPage::addPlacing(QPushButton* add) {
     connect(add, &QPushButton::clicked, this, [this] {
         m_view.takeTool(std::make_unique<PlaceTool>(
             m_view, tr("Click where the veil belongs"),

@@ -21,6 +21,7 @@ class HuesPage : public PlanPage {
 
   private:
     void addActions();
+    void addPlacing(QPushButton* add);
     void addEditor();
     [[nodiscard]] std::optional<std::size_t> chosen() const;
 

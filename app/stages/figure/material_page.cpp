@@ -56,6 +56,14 @@ MaterialPage::MaterialPage(Document& document, QWidget* parent)
     column->addWidget(m_colour);
     column->addStretch(1);
 
+    connectFields();
+    connect(&document, &Document::changed, this, [this](Aspect aspect) {
+        if (aspect != Aspect::Values && aspect != Aspect::Colours) showSelected();
+    });
+    showSelected();
+}
+
+void MaterialPage::connectFields() {
     connect(m_name, &QLineEdit::editingFinished, this, [this] {
         const std::string name = m_name->text().trimmed().toStdString();
         if (name.empty()) return showSelected();
@@ -78,11 +86,7 @@ MaterialPage::MaterialPage(Document& document, QWidget* parent)
             tr("Local colour"), [&](Part& part) { part.local_colour = colour; },
             kColourKey + m_document.selectedPart().value_or(0));
     });
-    connect(m_colour, &ColourField::editingFinished, &document, &Document::endGesture);
-    connect(&document, &Document::changed, this, [this](Aspect aspect) {
-        if (aspect != Aspect::Values && aspect != Aspect::Colours) showSelected();
-    });
-    showSelected();
+    connect(m_colour, &ColourField::editingFinished, &m_document, &Document::endGesture);
 }
 
 void MaterialPage::change(const QString& text, const std::function<void(Part&)>& edit,

@@ -19,6 +19,7 @@ class MaterialPage : public QWidget {
 
   private:
     void showSelected();
+    void connectFields();
     void change(const QString& text, const std::function<void(Part&)>& edit, int merge_key = 0);
 
     Document& m_document;

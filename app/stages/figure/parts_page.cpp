@@ -42,6 +42,7 @@ PartsPage::PartsPage(Document& document, FigureView& view, QWidget* parent)
     buildActions();
     buildDivision();
     buildBrush();
+    buildBrushEdges();
     m_status = new QLabel(this);
     m_status->setObjectName(QStringLiteral("partsStatus"));
     m_status->setWordWrap(true);
@@ -192,6 +193,10 @@ void PartsPage::buildBrush() {
     column->addLayout(row);
     connect(m_tools, &QButtonGroup::idClicked, this,
             [this](int id) { takeBrush(static_cast<Brush>(id)); });
+}
+
+void PartsPage::buildBrushEdges() {
+    auto* column = static_cast<QVBoxLayout*>(layout());
     m_radius = new NumberField(tr("Radius of the brush"), tr("In mm at the figure's real size"),
                                {0.2, 10, 1, tr(" mm"), true}, this);
     m_radius->setObjectName(QStringLiteral("brushRadius"));

@@ -30,6 +30,7 @@ class PartsPage : public QWidget {
     void buildActions();
     void buildDivision();
     void buildBrush();
+    void buildBrushEdges();
     QPushButton* addAction(const char* object, const QString& text, const QString& tip);
     void takeBrush(Brush brush);
 

@@ -81,6 +81,7 @@ StandingPage::StandingPage(Document& document, Loader& loader, QWidget* parent)
     m_report->setAccessibleName(tr("What was repaired"));
     column->addWidget(m_report);
     buildSize();
+    connectSize();
     buildTurns();
 
     column->addStretch(1);
@@ -145,7 +146,9 @@ void StandingPage::buildSize() {
                                {5, 500, 1, tr(" mm"), true}, this);
     m_height->setObjectName(QStringLiteral("figureHeight"));
     column->addWidget(m_height);
+}
 
+void StandingPage::connectSize() {
     connect(m_unit, &QComboBox::activated, this, [this](int index) {
         const float mm = lengthUnits()[static_cast<std::size_t>(index)].mm;
         QSettings().setValue(QStringLiteral("import/unit_mm"), mm);

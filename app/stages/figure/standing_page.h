@@ -29,6 +29,7 @@ class StandingPage : public QWidget {
 
   private:
     void buildSize();
+    void connectSize();
     void buildTurns();
     void refresh();
     void restand(const QString& text, const Stance& stance);

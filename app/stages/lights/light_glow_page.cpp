@@ -30,6 +30,7 @@ LightGlowPage::LightGlowPage(Document& document, QWidget* parent)
     });
     addStrength();
     addColour();
+    addShapes();
     addSizes();
     addParts();
     addShells();
@@ -76,7 +77,7 @@ void LightGlowPage::addStrength() {
     m_measured = addCaption("measuredLight");
 }
 
-void LightGlowPage::addSizes() {
+void LightGlowPage::addShapes() {
     m_sky_kind = new QComboBox(this);
     m_sky_kind->setAccessibleName(tr("Kind of sky"));
     m_sky_kind->addItems({tr("The whole sky alike"), tr("Cloudy: brightest straight above"),
@@ -101,6 +102,9 @@ void LightGlowPage::addSizes() {
             }
         });
     });
+}
+
+void LightGlowPage::addSizes() {
     const QString mm = tr(" mm");
     addNumber({"sharpness", tr("Narrowness of the cone"),
                tr("0 is the whole sky, 50 nearly straight down"), NumberRange{0, 50, 1, {}, false},

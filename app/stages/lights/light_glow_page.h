@@ -25,6 +25,7 @@ class LightGlowPage : public LightPage {
   private:
     void addStrength();
     void addSizes();
+    void addShapes();
     void addColour();
     void addParts();
     void addShells();

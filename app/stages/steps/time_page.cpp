@@ -106,6 +106,12 @@ void TimePage::addEvenings() {
     grid->addWidget(m_begin, 1, 1);
     grid->addWidget(new QLabel(tr("to"), m_when), 1, 2);
     grid->addWidget(m_end, 1, 3);
+    grid->addLayout(weekdays(), 2, 0, 1, 4);
+    column().addWidget(m_when);
+    connectEvenings();
+}
+
+QLayout* TimePage::weekdays() {
     auto* days = new QHBoxLayout;
     days->setSpacing(2);
     for (std::size_t day = 0; day < m_days.size(); ++day) {
@@ -129,8 +135,10 @@ void TimePage::addEvenings() {
             refresh();
         });
     }
-    grid->addLayout(days, 2, 0, 1, 4);
-    column().addWidget(m_when);
+    return days;
+}
+
+void TimePage::connectEvenings() {
     connect(m_first, &QDateEdit::dateChanged, this, [this](const QDate& date) {
         change(tr("First evening"), [&](Plan& plan) {
             plan.steps.evenings.first_date = date.toString(Qt::ISODate).toStdString();

@@ -27,6 +27,8 @@ class TimePage : public PlanPage {
   private:
     void addFigures();
     void addEvenings();
+    QLayout* weekdays();
+    void connectEvenings();
 
     QCheckBox* m_hairdryer = nullptr;  // owned by Qt, as are the following
     QCheckBox* m_evenings = nullptr;

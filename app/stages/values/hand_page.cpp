@@ -59,6 +59,7 @@ HandPage::HandPage(Document& document, FigureView& view, QWidget* parent)
     addLicences();
     addBrush();
     addFace();
+    addFaceNumbers();
     column().addStretch(1);
 }
 
@@ -180,6 +181,9 @@ void HandPage::addFace() {
     connect(m_use_face, &QCheckBox::clicked, this, [this](bool used) {
         changeFace(tr("Face by quarters"), [&](FaceQuarters& face) { face.used = used; });
     });
+}
+
+void HandPage::addFaceNumbers() {
     addNumber({"faceStrength",
                tr("Strength"),
                tr("From subtle to strong"),

@@ -21,6 +21,7 @@ class HandPage : public PlanPage {
     void addLicences();
     void addBrush();
     void addFace();
+    void addFaceNumbers();
     void takeBrush(int id);
     void stroke(const std::vector<SurfacePoint>& points, bool reversed);
     void placeFace(const SurfacePoint& place);
