@@ -29,6 +29,8 @@ Json recipeJson(const MixingRack& rack, const Lab& target, const Recipe& recipe)
               {"mixed", hexFrom(displayable(recipe.colour))},
               {"mixed_lab", labJson(recipe.colour)},
               {"ciede2000", recipe.difference},
+              {"ciede2000_if_a_drop_slips", recipe.worst},
+              {"words", inWords(rack, recipe)},
               {"drops", Json::array()}};
     for (const Drops& drops : recipe.drops) {
         json["drops"].push_back({{"paint", rack.paints[drops.paint].name}, {"drops", drops.drops}});
@@ -43,8 +45,9 @@ const char* nearness(double difference) {
 }
 
 std::string recipeText(const MixingRack& rack, const Lab& target, const Recipe& recipe) {
-    return fmt::format("{}: {}  ({}, {:.1f} apart)\n", hexFrom(displayable(target)),
-                       inWords(rack, recipe), nearness(recipe.difference), recipe.difference);
+    return fmt::format("{}: {}  ({}, {:.1f} apart, {:.1f} if a drop slips)\n",
+                       hexFrom(displayable(target)), inWords(rack, recipe),
+                       nearness(recipe.difference), recipe.difference, recipe.worst);
 }
 
 RecipeChoices choicesFrom(const MixOptions& mix) {
@@ -98,25 +101,28 @@ Json bandJson(const MixingRack& rack, const Rung& step, const BandMix& band, std
     json["coats"] = band.coats;
     json["batches"] = band.batches;
     json["step"] = band.step;
+    json["joined"] = band.joined;
     if (band.bridge) {
-        json["bridge"] = {{"drops", inWords(rack, band.bridge->between)},
+        json["bridge"] = {{"parts", {band.bridge->darker_parts, band.bridge->lighter_parts}},
                           {"step", band.bridge->step},
-                          {"veils", band.bridge->veils},
-                          {"veil_thinner", band.bridge->veil_thinner}};
+                          {"veils", band.bridge->veil_thinners.size()},
+                          {"veil_thinners", band.bridge->veil_thinners}};
     }
     return json;
 }
 
 std::string bandText(const MixingRack& rack, const BandMix& band, const std::string& name) {
+    if (band.joined) return fmt::format("  {:<7}as the band below\n", name);
     std::string text = fmt::format(
         "  {:<7}{}; {} {}, 1:{:g}  ({:.1f} apart)\n", name, inWords(rack, band.recipe), band.coats,
         band.coats == 1 ? "coat" : "coats", band.thinner, band.recipe.difference);
     if (band.bridge) {
         text += fmt::format(
-            "         a jump of {:.0f} before it: {} in between, or {} veils at "
-            "1:{:.0f}\n",
-            band.step, inWords(rack, band.bridge->between), band.bridge->veils,
-            band.bridge->veil_thinner);
+            "         a jump of {:.0f} before it: {} parts of the mix before with {} of this in "
+            "between, or {} veils from 1:{:.0f} on\n",
+            band.step, band.bridge->darker_parts, band.bridge->lighter_parts,
+            band.bridge->veil_thinners.size(),
+            band.bridge->veil_thinners.empty() ? 0.0 : band.bridge->veil_thinners.front());
     }
     return text;
 }
@@ -173,7 +179,10 @@ Result<void> runMixes(const CommonOptions& options, const MixesOptions& choices)
             rows.push_back(bandJson(mixes.rack, ladders[p][b], bands[b], name));
             text += bandText(mixes.rack, bands[b], name);
         }
-        json["parts"].push_back({{"part", plan.parts[p].name}, {"bands", std::move(rows)}});
+        for (const std::string& remark : mixes.parts[p].remarks) text += "  " + remark + "\n";
+        json["parts"].push_back({{"part", plan.parts[p].name},
+                                 {"bands", std::move(rows)},
+                                 {"remarks", mixes.parts[p].remarks}});
     }
     for (std::size_t l = 0; l < mixes.glows.size(); ++l) {
         if (mixes.glows[l]) addGlow(mixes.rack, plan.lights[l], *mixes.glows[l], json, text);

@@ -12,7 +12,7 @@ struct MixOptions {
     std::string part;    // of the plan in the common options
     std::string rack;    // CSV or GIMP palette; empty: the generic one
     int paints = 3;      // in one recipe, or in all of a ladder
-    int drops = 12;
+    int drops = 10;
 };
 
 // A colour as whole drops of few paints, or the whole ladder of a part from one small set of them.

@@ -194,6 +194,7 @@ Json bandsJson(const Plan& plan, const Appearance& appearance) {
             {{"L", border}, {by_light ? "irradiance" : "luminance", tone.luminance(border)}});
     }
     json["whole"] = partBandsJson(appearance.bands.whole);
+    json["shadow_share"] = appearance.bands.shadow_share;
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
         Json part = partBandsJson(appearance.bands.parts[p]);
         part["name"] = plan.parts[p].name;
@@ -343,7 +344,8 @@ std::string bandsText(const Plan& plan, const Appearance& appearance) {
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
         line(plan.parts[p].name, appearance.bands.parts[p]);
     }
-    return text;
+    const std::string shadow = shadowWords(plan.values.bands, appearance.bands);
+    return shadow.empty() ? text : text + shadow + "\n";
 }
 
 std::string ladderText(const Plan& plan, const Appearance& appearance) {

@@ -149,6 +149,9 @@ std::string stepsText(const Work& work) {
     }
     text += fmt::format("{} steps, {} of painting a figure.\n", work.steps.size(),
                         timeWords(workMinutes(work)));
+    std::string uses;
+    for (const PaintUse& use : work.uses) uses += (uses.empty() ? "" : ", ") + useWords(use);
+    text += fmt::format("Paint for all of it: {}.\n", uses.empty() ? "none" : uses);
     for (const std::string& broken : work.broken) text += "Against the rules: " + broken + "\n";
     for (const std::string& missing : work.missing) text += "Missing: " + missing + "\n";
     return text;

@@ -64,7 +64,9 @@ BenchWindow::BenchWindow(Document& document, const QString& folder, QWidget* par
         showTimes();
     });
     connect(&document, &Document::evaluatedChanged, this, [this] {
-        if (isVisible() && known() != nullptr) goOn();
+        if (!isVisible() || known() == nullptr) return;
+        m_answers->showResults(*known(), m_log);
+        goOn();
     });
     connect(&document, &Document::changed, this, [this](Aspect aspect) {
         if (aspect == Aspect::Everything && isVisible()) close();
@@ -87,6 +89,9 @@ void BenchWindow::buildWords() {
     m_title = label("benchTitle");
     m_drops = new DropsView(36, words);
     column->addWidget(m_drops);
+    m_answers = new MixAnswers(m_document, words);
+    column->addWidget(m_answers);
+    connect(m_answers, &MixAnswers::problem, this, &BenchWindow::problem);
     m_tool = label("benchTool");
     m_coats = new CoatRings(words);
     column->addWidget(m_coats);
@@ -215,6 +220,7 @@ void BenchWindow::showTask() {
     for (QWidget* widget : std::initializer_list<QWidget*>{m_drops, m_tool, m_coats, m_how}) {
         widget->setVisible(m_task.has_value());
     }
+    m_answers->setStep(m_task ? &work.steps[batch.tasks[*m_task].step] : nullptr);
     if (!m_task) {
         m_place->setText(tr("%1 coats done").arg(m_log.done.size()));
         m_title->setText(tr("All painted. Leave it for a night, then look with fresh eyes."));

@@ -7,6 +7,7 @@
 #include <QWidget>
 
 #include "app/bench/bench_widgets.h"
+#include "app/bench/mix_answers.h"
 #include "app/view/figure_view.h"
 #include "app/widgets/drops_view.h"
 #include "core/work/bench_log.h"
@@ -66,6 +67,7 @@ class BenchWindow : public QWidget {
     QLabel* m_place = nullptr;
     QLabel* m_title = nullptr;
     DropsView* m_drops = nullptr;
+    MixAnswers* m_answers = nullptr;
     CoatRings* m_coats = nullptr;
     QLabel* m_tool = nullptr;
     QLabel* m_how = nullptr;

@@ -35,7 +35,7 @@ void showPage(MainWindow& window, const QString& page) {
     if (const int i = indexIn("tone bands edges study hand", page); i >= 0) {
         window.valuesPanel().showPage(static_cast<ValuesPanel::Page>(i));
     }
-    if (const int i = indexIn("all shade hues night shells under rack mix", page); i >= 0) {
+    if (const int i = indexIn("all shade hues night shells under rack pots mix", page); i >= 0) {
         window.coloursPanel().showPage(static_cast<ColoursPanel::Page>(i));
     }
     if (const int i = indexIn("order ways time findings", page); i >= 0) {
@@ -70,7 +70,8 @@ void addOptions(QCommandLineParser& parser) {
     add("divide", "Divide the figure into this many parts at its creases.", "number");
     add("page-shown",
         "Page of a stage: standing, parts, material; place, glow, best, ready; tone, bands, edges, "
-        "study, hand; all, shade, hues, night, shells, under, rack, mix; order, ways, time or "
+        "study, hand; all, shade, hues, night, shells, under, rack, pots, mix; order, ways, time "
+        "or "
         "findings.",
         "page");
     add("show",

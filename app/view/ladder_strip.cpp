@@ -230,9 +230,10 @@ QString LadderStrip::tipFor(std::size_t band) const {
         lines << tr("Above the colour wanted, below the mix, which %1.")
                      .arg(nearnessWords(mix->recipe.difference));
         if (mix->bridge) {
-            lines << tr("A jump of %1 from the band below: put %2 in between.")
+            lines << tr("A jump of %1 from the band below: put a mix of both in between, %2:%3.")
                          .arg(mix->step, 0, 'f', 0)
-                         .arg(shortRecipe(*drops.rack, mix->bridge->between));
+                         .arg(mix->bridge->darker_parts)
+                         .arg(mix->bridge->lighter_parts);
         }
     }
     return lines.join(QLatin1Char('\n'));

@@ -24,6 +24,21 @@ QPainterPath dropShape(const QPointF& middle, double radius) {
     return path;
 }
 
+// What a brush tip takes up: a short stroke.
+QPainterPath touchShape(const QPointF& middle, double radius) {
+    QPainterPath path;
+    path.addRoundedRect(
+        QRectF(middle.x() - 0.45 * radius, middle.y() - radius, 0.9 * radius, 2.0 * radius),
+        0.45 * radius, 0.45 * radius);
+    return path;
+}
+
+QString nameOf(const DroppedPaint& paint) {
+    if (!paint.touches) return paint.name;
+    return paint.count == 1 ? QObject::tr("touch of %1").arg(paint.name)
+                            : QObject::tr("touches of %1").arg(paint.name);
+}
+
 QString thinningOf(const Step& step) {
     if (step.kind == StepKind::Prime || step.kind == StepKind::CleanUp) return {};
     return step.thinner < 0.05 ? QObject::tr("undiluted")
@@ -40,12 +55,17 @@ DroppedRecipe droppedRecipe(const Plan& plan, const Work& work, const Step& step
     recipe.thinning = thinningOf(step);
     recipe.batches = step.batches;
     if (const auto colour = colourOf(plan, step)) recipe.mix = shown(*colour);
-    for (const Drops& drops : step.recipe.drops) {
-        const Paint& paint = work.rack.paints[drops.paint];
-        recipe.paints.push_back({q(paint.name), shown(paint.mass_tone), drops.drops});
+    for (const MixPart& part : step.of_mixes) {
+        recipe.paints.push_back({q(part.mix), shown(displayable(part.colour)), part.parts, false});
+    }
+    if (!step.of_mixes.empty()) return recipe;
+    for (const Amount& amount : step.amounts) {
+        const Paint& paint = work.rack.paints[amount.paint];
+        recipe.paints.push_back(
+            {q(paint.name), shown(paint.mass_tone), amount.count, amount.touches});
     }
     if (step.recipe.drops.empty() && !step.paint.empty()) {
-        recipe.paints.push_back({q(step.paint), recipe.mix, 0});
+        recipe.paints.push_back({q(step.paint), recipe.mix});
     }
     return recipe;
 }
@@ -65,15 +85,19 @@ double paintDrops(QPainter& painter, const QRectF& area, double line, const Drop
     const double radius = 0.26 * line;
     for (const DroppedPaint& paint : recipe.paints) {
         double x = area.left();
-        if (paint.drops > 0) {
+        if (paint.count > 0) {
             painter.setPen(ink);
             painter.drawText(QRectF(x, y, 1.1 * line, line), Qt::AlignVCenter | Qt::AlignRight,
-                             QString::number(paint.drops));
+                             QString::number(paint.count));
             x += 1.35 * line;
-            for (int i = 0; i < paint.drops; ++i) {
+            for (int i = 0; i < paint.count; ++i) {
                 painter.setPen(QPen(rule, 0.06 * line));
                 painter.setBrush(paint.colour);
-                painter.drawPath(dropShape({x + radius, y + 0.62 * line}, radius));
+                if (paint.touches) {
+                    painter.drawPath(touchShape({x + radius, y + 0.55 * line}, radius));
+                } else {
+                    painter.drawPath(dropShape({x + radius, y + 0.62 * line}, radius));
+                }
                 x += 2.35 * radius;
             }
             x += 0.3 * line;
@@ -81,7 +105,7 @@ double paintDrops(QPainter& painter, const QRectF& area, double line, const Drop
         painter.setPen(ink);
         const QRectF room(x, y, std::max(0.0, area.right() - x), line);
         painter.drawText(room, Qt::AlignVCenter | Qt::AlignLeft,
-                         painter.fontMetrics().elidedText(paint.name, Qt::ElideRight,
+                         painter.fontMetrics().elidedText(nameOf(paint), Qt::ElideRight,
                                                           static_cast<int>(room.width())));
         y += line;
     }
@@ -107,7 +131,7 @@ void DropsView::setRecipe(const DroppedRecipe& recipe) {
     m_recipe = recipe;
     QStringList words;
     for (const DroppedPaint& paint : recipe.paints) {
-        words << (paint.drops > 0 ? QStringLiteral("%1 %2").arg(paint.drops).arg(paint.name)
+        words << (paint.count > 0 ? QStringLiteral("%1 %2").arg(paint.count).arg(nameOf(paint))
                                   : paint.name);
     }
     setAccessibleName(tr("Recipe: %1").arg(words.join(QStringLiteral(", "))));

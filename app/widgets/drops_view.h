@@ -12,7 +12,8 @@ namespace glaukophos {
 struct DroppedPaint {
     QString name;
     QColor colour;
-    int drops = 0;  // 0: no count, only the paint
+    int count = 0;         // of drops or touches; 0: no count, only the paint
+    bool touches = false;  // of the brush: drawn smaller
 };
 
 struct DroppedRecipe {

@@ -6,11 +6,22 @@
 #include "app/widgets/text.h"
 
 namespace glaukophos {
+namespace {
+
+constexpr double kBatch = 1e9;  // needed drops: one whole batch
+
+}  // namespace
+
+QString amountWords(const Amount& amount) {
+    if (!amount.touches) return QString::number(amount.count);
+    return counted(amount.count, QObject::tr("touch"), QObject::tr("touches"));
+}
 
 QStringList recipeLines(const MixingRack& rack, const Recipe& recipe) {
     QStringList lines;
-    for (const Drops& drops : recipe.drops) {
-        lines << QStringLiteral("%1 %2").arg(drops.drops).arg(q(rack.paints[drops.paint].name));
+    for (const Amount& amount : amountsOf(recipe, kBatch)) {
+        lines << QStringLiteral("%1 %2").arg(amountWords(amount),
+                                             q(rack.paints[amount.paint].name));
     }
     return lines;
 }

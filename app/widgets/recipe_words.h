@@ -4,11 +4,14 @@
 #include <QString>
 #include <QStringList>
 
-#include "core/colour/recipe.h"
+#include "core/colour/amounts.h"
 
 namespace glaukophos {
 
-// "4 Phthalo blue + 1 Red oxide": drops of each paint.
+// "4", "2 touches".
+QString amountWords(const Amount& amount);
+
+// "4 Phthalo blue + 1 Red oxide": drops of each paint, and touches where they are told.
 QString shortRecipe(const MixingRack& rack, const Recipe& recipe);
 // The same, one entry a paint.
 QStringList recipeLines(const MixingRack& rack, const Recipe& recipe);

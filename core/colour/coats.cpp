@@ -56,7 +56,7 @@ std::vector<double> veilsFor(const PaintFilm& film, const Reflectance& ground, d
 
 double dropsFor(double area_mm2, int coats, double x) {
     constexpr double kCoat_mm = 0.05;
-    constexpr double kDrop_mm3 = 45.0;
+    constexpr double kDrop_mm3 = 1000.0 * kDrop_ml;
     constexpr double kWaste = 2.0;
     return kWaste * area_mm2 * coats * x * kCoat_mm / kDrop_mm3;
 }

@@ -26,5 +26,6 @@ constexpr double filmThickness(double parts_thinner) { return 1.0 / (1.0 + parts
 // Drops of paint for an area in mm2: a full undiluted coat is 0.05 mm wet, a drop 45 mm3, and as
 // much again stays on palette and brush (common practice, no source).
 double dropsFor(double area_mm2, int coats, double x);
+inline constexpr double kDrop_ml = 0.045;
 
 }  // namespace glaukophos

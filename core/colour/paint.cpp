@@ -97,7 +97,9 @@ bool covers(const Paint& paint, const PaintFilm& film) {
     return film.scattering.maxCoeff() > 1e-6;
 }
 
-PaintFilm filmOf(const Paint& paint) {
+namespace {
+
+PaintFilm asSaid(const Paint& paint) {
     if (paint.swatch) {
         const Swatch& swatch = *paint.swatch;
         return filmFromSwatch(reflectanceOf(swatch.over_black), reflectanceOf(swatch.over_white),
@@ -117,6 +119,16 @@ PaintFilm filmOf(const Paint& paint) {
                    : filmFromTintLightness(tone, usualTintLightness(own.L, paint.strength),
                                            referenceWhite());
     return withContrastRatio(by_volume, hiding);
+}
+
+}  // namespace
+
+PaintFilm filmOf(const Paint& paint) {
+    PaintFilm film = asSaid(paint);
+    film.absorption *= paint.corrected;
+    film.scattering *= paint.corrected;
+    film.coat /= paint.corrected;  // it hides as before
+    return film;
 }
 
 std::vector<NearPair> nearPairs(const std::vector<Paint>& rack, double difference) {

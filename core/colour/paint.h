@@ -37,12 +37,20 @@ struct Paint {
     // Colour of one part in ten of titanium white; empty: as strong as `strength` says.
     std::optional<Srgb> tint;
     Strength strength = Strength::Usual;
+    // How much of it counts in mixtures beside what its tint says, as corrected at the bench: 1 as
+    // said, 2 twice as strong.
+    double corrected = 1.0;
     double left_ml = 17.0;
     std::optional<Swatch> swatch;  // where it has been calibrated
     // Reflectance when thick, as a colour reader measures it, 380 to 730 nm; empty or kBands long.
     std::vector<double> spectrum;
     bool operator==(const Paint&) const = default;
 };
+
+// What a correction at the bench may come to.
+constexpr bool isSoundCorrection(double corrected) {
+    return corrected >= 0.05 && corrected <= 20.0;
+}
 
 // Contrast ratio of one full undiluted coat; common practice, no source.
 double contrastRatioOf(Opacity opacity);

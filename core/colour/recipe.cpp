@@ -1,7 +1,6 @@
 // Ratios are tried, not solved for: whole drops leave few of them.
 #include "core/colour/recipe.h"
 
-#include <fmt/format.h>
 #include <tbb/parallel_for.h>
 
 #include <algorithm>
@@ -17,19 +16,18 @@ namespace {
 
 using Ratio = std::array<int, 3>;
 
-constexpr int kUsualDrops = 12;
-constexpr int kMostTouched = 66;  // drops in a mix with touches
+constexpr int kTouchedFrom = 6;   // fewer drops leave no room for touches either
+constexpr int kMostTouched = 62;  // tenths of a drop in a mix with touches
 
-// Much of one paint and a touch of the others: pale colours of strong pigments ask for them.
+// Much of one paint and a touch of the others: pale colours of strong pigments ask for them. A
+// touch is a tenth of a drop (see amounts.h), so that 20 to 1 is two drops and a touch.
 void addTouches(int paints, int most_drops, std::vector<Ratio>& ratios) {
-    if (most_drops < kUsualDrops) return;
-    constexpr std::array<std::array<int, 2>, 5> kTouches = {
-        {{1, 1}, {2, 1}, {1, 2}, {3, 1}, {1, 3}}};
-    for (const int much : {15, 20, 30, 45, 60}) {
+    if (most_drops < kTouchedFrom) return;
+    constexpr std::array<std::array<int, 2>, 3> kTouches = {{{1, 1}, {2, 1}, {1, 2}}};
+    for (const int much : {15, 20, 30, 40, 60}) {
         for (int which = 0; which < paints; ++which) {
             for (const auto& touch : kTouches) {
-                if (paints == 2 && touch[0] != 1) continue;
-                if (paints == 2 && touch[1] != 1) continue;
+                if (paints == 2 && touch != kTouches[0]) continue;
                 Ratio ratio{};
                 int next = 0;
                 for (int i = 0; i < paints; ++i) {
@@ -92,8 +90,11 @@ void setCost(Candidate& candidate, const MixingRack& rack, const Lab& target,
         hiding += candidate.ratio.at(k) * rack.hiding[candidate.paints.at(k)];
     }
     candidate.cost = candidate.difference + choices.per_paint * (candidate.count - 1) +
-                     choices.per_drop * (std::min(drops, kUsualDrops) - 1) +
+                     choices.per_drop * (std::min(drops, choices.most_drops) - 1) +
                      choices.per_transparency * (1.0 - hiding / drops);
+    if (candidate.count == 1 && candidate.difference <= choices.alone) {
+        candidate.cost = 1e-3 * candidate.difference;  // nothing is simpler than a pot
+    }
 }
 
 class Mixer {
@@ -110,7 +111,7 @@ class Mixer {
     // The best of the given ratios.
     [[nodiscard]] Candidate bestRatio(Candidate candidate, std::span<const Ratio> ratios) const {
         Candidate best;
-        const int most = m_choices.most_drops < kUsualDrops ? m_choices.most_drops : kMostTouched;
+        const int most = m_choices.most_drops < kTouchedFrom ? m_choices.most_drops : kMostTouched;
         for (const Ratio& ratio : ratios) {
             if (ratio[0] + ratio[1] + ratio[2] > most) continue;
             candidate.ratio = ratio;
@@ -385,15 +386,6 @@ LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, i
         chosen.recipes[t].worst = worstOf(rack, chosen.recipes[t].drops, targets[t]);
     }
     return chosen;
-}
-
-std::string inWords(const MixingRack& rack, const Recipe& recipe) {
-    std::string words;
-    for (const Drops& entry : recipe.drops) {
-        words += fmt::format("{}{} {} {}", words.empty() ? "" : ", ", entry.drops,
-                             entry.drops == 1 ? "drop" : "drops", rack.paints[entry.paint].name);
-    }
-    return words;
 }
 
 }  // namespace glaukophos

@@ -11,12 +11,13 @@ namespace glaukophos {
 
 struct RecipeChoices {
     int most_paints = 3;  // 1..3
-    int most_drops = 12;  // of paint
+    int most_drops = 10;  // of paint, touches aside
     // Simple is preferred: what a further paint and a further drop must gain in CIEDE2000.
     double per_paint = 0.35;
     double per_drop = 0.04;
     double per_transparency = 1.5;  // and a mix that shows all of what is below over one that hides
     double per_slip = 0.15;         // ... and what a sloppy drop costs
+    double alone = 2.0;             // a pot that matches within this CIEDE2000 is not mixed
 };
 
 struct Drops {
@@ -70,8 +71,5 @@ struct LadderRecipes {
 LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
                          const RecipeChoices& choices = {},
                          std::span<const std::size_t> allowed = {});
-
-// "4 drops Ultramarine, 1 drop Titanium white".
-std::string inWords(const MixingRack& rack, const Recipe& recipe);
 
 }  // namespace glaukophos

@@ -114,18 +114,34 @@ Xyz reflected(const LightSpectrum& light, const Reflectance& reflectance) {
     return {observer() * (light.power * reflectance.share).matrix()};
 }
 
-double reflectedToRods(const LightSpectrum& light, const Reflectance& reflectance) {
-    static const Spectrum rods = Eigen::Map<const Spectrum>(kScotopic.data());
-    static const Spectrum cones = [] {
-        Spectrum y;
+namespace {
+
+const Spectrum& cones() {
+    static const Spectrum y = [] {
+        Spectrum cones;
         for (int band = 0; band < kBands; ++band) {
             const int index = static_cast<int>(bandCentre_nm(band)) - kCmfFirst_nm;
-            y[band] = kCie1931[static_cast<std::size_t>(index)].y();
+            cones[band] = kCie1931[static_cast<std::size_t>(index)].y();
         }
-        return y;
+        return cones;
     }();
+    return y;
+}
+
+}  // namespace
+
+LightSpectrum filtered(const LightSpectrum& light, const Reflectance& reflectance) {
+    return {light.power * reflectance.share};
+}
+
+LightSpectrum ofLuminanceOne(const LightSpectrum& light) {
+    return {light.power / std::max(1e-300, (light.power * cones()).sum())};
+}
+
+double reflectedToRods(const LightSpectrum& light, const Reflectance& reflectance) {
+    static const Spectrum rods = Eigen::Map<const Spectrum>(kScotopic.data());
     return (1700.0 / 683.0) * (light.power * reflectance.share * rods).sum() /
-           (light.power * cones).sum();
+           (light.power * cones()).sum();
 }
 
 Xyz colourOf(const LightSpectrum& light) { return {observer() * light.power.matrix()}; }

@@ -40,6 +40,12 @@ Xyz reflected(const LightSpectrum& light, const Reflectance& reflectance);
 // light, as a perfect white sends it back (S/P ratio, with Km' = 1700 and Km = 683 lm/W).
 double reflectedToRods(const LightSpectrum& light, const Reflectance& reflectance);
 
+// What is left of a light that is sent back or let through.
+LightSpectrum filtered(const LightSpectrum& light, const Reflectance& reflectance);
+
+// The same light in luminance 1.
+LightSpectrum ofLuminanceOne(const LightSpectrum& light);
+
 // Colour of the light itself, as a perfect white sends it back.
 Xyz colourOf(const LightSpectrum& light);
 

@@ -16,8 +16,8 @@ Reflectance white() {
     return reflectance;
 }
 
-double cones(const Night& night) {
-    const double true_night = coneShare(kMoonlitScene_cd_m2);
+double cones(const Night& night, double rods_to_cones) {
+    const double true_night = coneShare(kMoonlitScene_cd_m2, rods_to_cones);
     return true_night + night.licence * (1.0 - true_night);
 }
 
@@ -64,9 +64,15 @@ const std::array<ShadingEntry, 4>& dullings() {
     return entries;
 }
 
-double coneShare(double luminance_cd_m2) {
+double coneShare(double luminance_cd_m2, double rods_to_cones) {
     if (luminance_cd_m2 <= 0.0) return 0.0;
-    return std::clamp(0.7670 + 0.3334 * std::log10(luminance_cd_m2), 0.0, 1.0);
+    double share = 0.5;
+    for (int round = 0; round < 60; ++round) {
+        const double rods = (1.0 - share) * kRodsAt555;
+        const double seen = luminance_cd_m2 * (share + rods * rods_to_cones) / (share + rods);
+        share = std::clamp(0.7670 + 0.3334 * std::log10(seen), 0.0, 1.0);
+    }
+    return share;
 }
 
 double mesopicLuminance(double photopic, double rods, double rods_of_white, double cones) {
@@ -90,8 +96,9 @@ Xyz rodTint(const LightSpectrum& light) {
 
 Xyz seenAtNight(const LightSpectrum& light, const Reflectance& part, const Night& night) {
     const double rods_of_white = reflectedToRods(light, white());
-    const double from_rods = (1.0 - cones(night)) * kRodsAt555 * rods_of_white;
-    const double rods_share = from_rods / (cones(night) + from_rods);
+    const double share = cones(night, rods_of_white);
+    const double from_rods = (1.0 - share) * kRodsAt555 * rods_of_white;
+    const double rods_share = from_rods / (share + from_rods);
     const double rods = reflectedToRods(light, part) / rods_of_white;
     const Xyz day = reflected(light, part);
     return {(1.0 - rods_share) * day.xyz + rods_share * rods * rodTint(light).xyz};

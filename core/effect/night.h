@@ -21,8 +21,10 @@ enum class Dulling { AsSeen, Grey, Black, PaleBlue };
 const std::array<ShadingEntry, 4>& dullings();  // in the order of Dulling
 
 // Share of the cones in what is seen at a luminance in cd/m2, 1 by day .. 0 in the dark: the m of
-// CIE 191:2010, m = 0.7670 + 0.3334 log10 L (from memory). Here of the scene, not the point.
-double coneShare(double luminance_cd_m2);
+// CIE 191:2010, m = 0.7670 + 0.3334 log10 L (from memory), where L is the mesopic luminance, which
+// depends on m: the two are iterated from m = 0.5, as the report says. `rods_to_cones` is the S/P
+// ratio of the light. Here of the scene, not the point.
+double coneShare(double luminance_cd_m2, double rods_to_cones = 1.0);
 
 // Luminance of a scene of middle reflectance under the full moon: 0.2 lx on grey of 20 %.
 inline constexpr double kMoonlitScene_cd_m2 = 0.2 * 0.2 / 3.14159265358979;

@@ -13,7 +13,11 @@ constexpr double kShadowEnds = 0.5;  // position where shadow turns to middle
 constexpr double kLightBegins = 0.55;
 constexpr double kShadowChroma = 0.085;  // what the schools add at the deepest, full strength
 constexpr double kLightChroma = 0.035;
-constexpr double kOrangeHue_deg = 58.0;
+constexpr double kTowardsOrange_deg = 10.0;  // as far as the lights of a red may turn
+constexpr double kTowardsViolet_deg = 40.0;
+constexpr double kDeepRed_deg = 24.0;   // how far its shadows turn to violet
+constexpr double kVeilBegins = 0.74;    // position: only the topmost of five bands
+constexpr double kReddestLight = 0.64;  // OKLab lightness above which a red is a pink
 
 // A hue as a unit vector of a and b. All this runs for every vertex of a figure, so that those of
 // the schools are worked out once.
@@ -54,13 +58,6 @@ Oklab added(const Oklab& colour, double chroma, const HueWay& hue) {
 
 Oklab strengthened(const Oklab& colour, double factor) {
     return {colour.L, factor * colour.a, factor * colour.b};
-}
-
-// Turns the hue the short way round, keeping chroma.
-Oklab turned(const Oklab& colour, double hue_deg, double share) {
-    const Oklch lch = oklchFrom(colour);
-    const double way = std::remainder(hue_deg - lch.h_deg, 360.0);
-    return withHue(colour, lch.C, lch.h_deg + share * way);
 }
 
 // The darker, the less chroma it takes to look as strong.
@@ -125,12 +122,18 @@ Oklab highlighted(const Shading& shading, const ShadingSubject& subject, const O
     return colour;
 }
 
-// What a pale red needs so as not to look pink: the hue of orange and some chroma.
-Oklab guarded(const ShadingSubject& subject, const Oklab& colour, double light) {
-    const Oklab orange = turned(colour, kOrangeHue_deg, light);
-    const double own = chromaOf(orange);
-    const double least = light * 0.65 * chromaOf(subject.local);
-    return own < least && own > 1e-6 ? strengthened(orange, least / own) : orange;
+// A red keeps to its own side of the wheel: violet-brown in the shadows, in the lights hardly
+// nearer to orange, and strong by day. By night it only keeps its hue.
+Oklab guarded(const ShadingSubject& subject, const Oklab& colour, double shadow, double light,
+              double by_day) {
+    const double own_hue = oklchFrom(subject.local).h_deg;
+    const double chroma = chromaOf(colour);
+    if (chroma < 1e-6) return colour;
+    const double off = std::remainder(oklchFrom(colour).h_deg - own_hue, 360.0);
+    const double kept = std::clamp(off, -kTowardsViolet_deg, kTowardsOrange_deg);
+    const double hue = own_hue + kept - std::max(0.0, kDeepRed_deg + std::min(kept, 0.0)) * shadow;
+    const double least = by_day * (0.35 + 0.4 * light) * chromaOf(subject.local);
+    return withHue(colour, std::max(chroma, least), hue);
 }
 
 Oklab litBlack(BlackHighlight choice, const ShadingSubject& subject, const Oklab& colour,
@@ -217,6 +220,16 @@ bool isPink(const Oklab& colour) {
     return colour.L > 0.66 && lch.C > 0.02 && hueDistance_deg(lch.h_deg, 5.0) < 35.0;
 }
 
+double redLightness(const Oklab& local, double lightness, double top) {
+    const double own = lightnessOf(xyzFrom(local).xyz.y());
+    Oklab reddest = local;
+    reddest.L = std::max(kReddestLight, local.L + 0.06);
+    const double highest = std::min(top, lightnessOf(xyzFrom(reddest).xyz.y()));
+    const double turns = std::min(own, highest) - 6.0;
+    if (lightness <= turns || top <= turns) return lightness;
+    return turns + (lightness - turns) * (highest - turns) / (top - turns);
+}
+
 bool isPlain(const Shading& shading, const ShadingSubject& subject) {
     return shading.school == School::Physical && shading.highlight == Highlight::AsLit &&
            !(shading.red_guard && isRed(subject.local)) &&
@@ -230,13 +243,16 @@ Oklab shaded(const Shading& shading, const ShadingSubject& subject, const Oklab&
     const double light = inLight(position);
     Oklab colour = schooled(shading, subject, as_lit, shadow, light);
     colour = highlighted(shading, subject, colour, light);
-    if (shading.red_guard && light > 0.0 && isRed(subject.local)) {
-        colour = guarded(subject, colour, light);
+    if (shading.red_guard && isRed(subject.local)) {
+        // Where lamps shine their hue is wanted.
+        const double by_day = subject.night ? 0.0 : by_night;
+        const Oklab red = guarded(subject, colour, shadow, light, by_day);
+        colour = towards(colour, red, by_night);
     }
     if (shading.black != BlackHighlight::AsLit && isBlack(subject.local)) {
         colour = litBlack(shading.black, subject, colour, position);
     }
-    const double veil = smooth((position - 0.12) / 0.5);
+    const double veil = subject.veiled_all ? 1.0 : smooth((position - kVeilBegins) / 0.14);
     colour = added(colour, 0.35 * shadowChroma(colour) * by_night * subject.shadow_warmth * shadow,
                    kWarmShadow);
     return towards(colour, subject.veil, by_night * subject.veiled * veil);

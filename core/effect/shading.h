@@ -17,7 +17,7 @@ struct Shading {
     School school = School::Physical;
     double strength = 0.6;  // of the school, 0..1
     Highlight highlight = Highlight::AsLit;
-    bool red_guard = true;  // the lights of a red turn to orange, not to pink
+    bool red_guard = true;  // reds stay red: dark violet-brown below, never pink or ochre above
     BlackHighlight black = BlackHighlight::AsLit;
     bool operator==(const Shading&) const = default;
 };
@@ -42,6 +42,8 @@ struct ShadingSubject {
     double shadow_warmth = 0.0;  // red-violet in the shadows, 0..1
     Oklab veil;                  // one colour for all lights, such as the moon's ...
     double veiled = 0.0;         // ... and how far they take it, 0..1
+    bool night = false;          // colours are dull and are to stay so
+    bool veiled_all = false;     // not the topmost lights only: metals, which mirror the sky
 };
 
 // Colour to paint where light alone would give `as_lit`. `position` 0 deepest shadow .. 1 top of
@@ -49,6 +51,11 @@ struct ShadingSubject {
 // veil. Lightness stays: that was decided before.
 Oklab shaded(const Shading& shading, const ShadingSubject& subject, const Oklab& as_lit,
              double position, double by_night = 1.0);
+
+// The lightness to paint on a red where light alone would give `lightness` (both L*): above the
+// part's own colour it rises less, since a paint lighter than that can only be pink. `top` is that
+// of the range of paint.
+double redLightness(const Oklab& local, double lightness, double top);
 
 // Whether the shading changes nothing anywhere.
 bool isPlain(const Shading& shading, const ShadingSubject& subject);

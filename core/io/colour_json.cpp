@@ -85,6 +85,10 @@ Paint paintFrom(const Entry& entry) {
     if (!strength) throw Wrong{entry.at("strength") + " must be weak, usual or strong"};
     paint.strength = *strength;
     if (!paint.tint && !entry.has("strength")) takeNominalTint(paint);
+    paint.corrected = entry.number("corrected", paint.corrected);
+    if (!isSoundCorrection(paint.corrected)) {
+        throw Wrong{entry.at("corrected") + " must lie between 0.05 and 20"};
+    }
     paint.left_ml = entry.number("left_ml", paint.left_ml);
     if (!(paint.left_ml >= 0.0 && paint.left_ml <= 1e5)) {
         throw Wrong{entry.at("left_ml") + " must lie between 0 and 100000"};
@@ -108,6 +112,7 @@ Json paintJson(const Paint& paint) {
     json["opacity"] = keyOf(paint.opacity);
     if (paint.tint) json["tint"] = hexFrom(*paint.tint);
     if (!paint.tint) json["strength"] = keyOf(paint.strength);
+    if (paint.corrected != 1.0) json["corrected"] = paint.corrected;
     if (paint.kind != PaintKind::Paint) json["kind"] = keyOf(paint.kind);
     json["left_ml"] = paint.left_ml;
     if (paint.swatch) {

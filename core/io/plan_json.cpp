@@ -18,6 +18,22 @@ namespace {
 constexpr std::array<std::pair<const char*, Focus>, 3> kFocusNames = {
     {{"none", Focus::None}, {"some", Focus::Some}, {"main", Focus::Main}}};
 
+// Dark to light, and how neighbours are mixed: [darker parts, lighter parts].
+PotLadder potsFrom(const Entry& entry) {
+    PotLadder ladder;
+    ladder.pots = entry.texts("pots");
+    const Json& between = entry.list("pots_between");
+    const auto whole = [](const Json& n) { return n.is_number_integer(); };
+    if (!between.empty() && (between.size() != 2 || !std::ranges::all_of(between, whole))) {
+        throw Wrong{entry.at("pots_between") + " must be two whole numbers, such as [1, 1]"};
+    }
+    if (!between.empty()) {
+        ladder.darker_parts = between[0].get<int>();
+        ladder.lighter_parts = between[1].get<int>();
+    }
+    return ladder;
+}
+
 Part partFrom(const Entry& entry) {
     Part part;
     part.id = PartId{entry.identity("id")};
@@ -44,6 +60,8 @@ Part partFrom(const Entry& entry) {
     if (entry.has("build_up")) {
         part.build_up = static_cast<BuildUp>(keyFrom(entry, "build_up", buildUps(), 0));
     }
+    part.own_ladder = entry.flag("own_ladder", false);
+    if (entry.has("pots")) part.pots = potsFrom(entry);
     return part;
 }
 
@@ -63,6 +81,11 @@ Json partJson(const Part& part) {
     if (part.lift != 0.0) json["lift_L"] = part.lift;
     if (part.calm != 0.0) json["calm"] = part.calm;
     addPartColours(part, json);
+    if (part.own_ladder) json["own_ladder"] = true;
+    if (part.pots) {
+        json["pots"] = part.pots->pots;
+        json["pots_between"] = {part.pots->darker_parts, part.pots->lighter_parts};
+    }
     if (part.build_up) {
         json["build_up"] = buildUps().at(static_cast<std::size_t>(*part.build_up)).key;
     }

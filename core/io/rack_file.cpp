@@ -25,6 +25,14 @@ std::string_view nextLine(std::string_view& text) {
     return line;
 }
 
+std::optional<double> numberFrom(const std::string& text) {
+    double number = 0.0;
+    const char* const end = text.data() + text.size();
+    const auto [stop, error] = std::from_chars(text.data(), end, number);
+    const bool sound = error == std::errc() && stop == end && std::isfinite(number);
+    return sound ? std::optional(number) : std::nullopt;
+}
+
 tl::unexpected<Error> wrongLine(std::size_t number, const std::string& what) {
     return fail(ErrorCode::BadInput, fmt::format("Line {} of the rack {}.", number, what));
 }
@@ -79,12 +87,18 @@ Result<Paint> paintFrom(const Row& row, std::size_t number) {
         takeNominalTint(paint);
     }
     if (const std::string left = row.at("left_ml"); !left.empty()) {
-        const char* const end = left.data() + left.size();
-        const auto [stop, error] = std::from_chars(left.data(), end, paint.left_ml);
-        const bool sound = error == std::errc() && stop == end && std::isfinite(paint.left_ml);
-        if (!sound || paint.left_ml < 0.0 || paint.left_ml > 1e5) {
+        const auto ml = numberFrom(left);
+        if (!ml || *ml < 0.0 || *ml > 1e5) {
             return wrongLine(number, "has millilitres that are no number");
         }
+        paint.left_ml = *ml;
+    }
+    if (const std::string corrected = row.at("corrected"); !corrected.empty()) {
+        const auto times = numberFrom(corrected);
+        if (!times || !isSoundCorrection(*times)) {
+            return wrongLine(number, "has a correction that does not lie between 0.05 and 20");
+        }
+        paint.corrected = *times;
     }
     return paint;
 }
@@ -130,12 +144,12 @@ Result<std::vector<Paint>> parseRackCsv(std::string_view text) {
 }
 
 std::string rackCsv(const std::vector<Paint>& paints) {
-    std::string csv = "name,pigment,colour,opacity,kind,left_ml,tint,strength\n";
+    std::string csv = "name,pigment,colour,opacity,kind,left_ml,tint,strength,corrected\n";
     for (const Paint& paint : paints) {
-        csv += fmt::format("{},{},{},{},{},{:g},{},{}\n", csvField(paint.name),
+        csv += fmt::format("{},{},{},{},{},{:g},{},{},{:g}\n", csvField(paint.name),
                            csvField(paint.pigment), hexFrom(paint.mass_tone), keyOf(paint.opacity),
                            keyOf(paint.kind), paint.left_ml, paint.tint ? hexFrom(*paint.tint) : "",
-                           paint.tint ? "" : keyOf(paint.strength));
+                           paint.tint ? "" : keyOf(paint.strength), paint.corrected);
     }
     return csv;
 }

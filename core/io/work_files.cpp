@@ -111,8 +111,21 @@ Json totalsJson(const Batch& batch, const Schedule& schedule) {
 
 std::string recipeWords(const Work& work, const Step& step) {
     if (step.recipe.drops.empty()) return step.paint;
-    const std::string words = inWords(work.rack, step.recipe);
+    if (!step.of_mixes.empty()) {
+        std::string words;
+        for (const MixPart& part : step.of_mixes) {
+            words += fmt::format("{}{} {} {}", words.empty() ? "" : ", ", part.parts,
+                                 part.parts == 1 ? "part" : "parts", part.mix);
+        }
+        return words;
+    }
+    const std::string words = inWords(work.rack, step.amounts);
     return step.batches == 1 ? words : fmt::format("{}, {} times over", words, step.batches);
+}
+
+std::string useWords(const PaintUse& use) {
+    const std::string words = fmt::format("{} {:.2g} ml", use.paint, use.ml);
+    return use.runsShort() ? fmt::format("{} (only {:.2g} ml left)", words, use.left_ml) : words;
 }
 
 std::string partWords(const Plan& plan, const Step& step) {
@@ -143,7 +156,14 @@ Json stepsJson(const Plan& plan, const Work& work) {
     Json json{{"steps", Json::array()},
               {"minutes", workMinutes(work)},
               {"broken", work.broken},
-              {"missing", work.missing}};
+              {"missing", work.missing},
+              {"paints", Json::array()}};
+    for (const PaintUse& use : work.uses) {
+        json["paints"].push_back({{"paint", use.paint},
+                                  {"ml", use.ml},
+                                  {"left_ml", use.left_ml},
+                                  {"runs_short", use.runsShort()}});
+    }
     for (const Step& step : work.steps) {
         Json entry{
             {"key", step.key},
@@ -167,6 +187,12 @@ Json stepsJson(const Plan& plan, const Work& work) {
         for (const After& after : step.after) {
             entry["after"].push_back({{"step", after.step}, {"why", after.why}});
         }
+        if (!step.recipe.drops.empty()) {
+            entry["ciede2000_if_a_drop_slips"] = step.recipe.worst;
+            entry["ciede2000"] = step.recipe.difference;
+            entry["batches"] = step.batches;
+        }
+        if (!step.veil_thinners.empty()) entry["thinners"] = step.veil_thinners;
         if (!step.masking.empty()) entry["masking"] = step.masking;
         if (!step.caution.empty()) entry["caution"] = step.caution;
         json["steps"].push_back(std::move(entry));

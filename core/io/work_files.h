@@ -34,6 +34,9 @@ std::string mixPalette(const Plan& plan, const Work& work);
 std::string recipeWords(const Work& work, const Step& step);
 
 // "hoodcape, tunic"; "the whole figure".
+// "Titanium white 0.8 ml", with what is left where that is less.
+std::string useWords(const PaintUse& use);
+
 std::string partWords(const Plan& plan, const Step& step);
 
 }  // namespace glaukophos

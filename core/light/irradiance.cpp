@@ -105,6 +105,18 @@ int finenessOf(Accuracy accuracy) {
     return 128;
 }
 
+EmittingDetail detailFor(Accuracy accuracy) {
+    switch (accuracy) {
+        case Accuracy::Preview:
+            return {2.0, 0.7};
+        case Accuracy::Soft:
+            return {4.0, 0.9};
+        case Accuracy::Reference:
+            break;
+    }
+    return {16.0, 0.99};
+}
+
 int pointsFor(Accuracy accuracy) {
     switch (accuracy) {
         case Accuracy::Preview:
@@ -129,8 +141,8 @@ T withSource(const Light& light, const Occluders& occluders, Accuracy accuracy, 
             [&](const Rod& rod) { return use(OutlinedSource(rod, finenessOf(accuracy))); },
             [&](const Panel& panel) { return use(OutlinedSource(panel, finenessOf(accuracy))); },
             [&](const GlowingPart&) {
-                return use(PointsSource(pointsOn(occluders.mesh, occluders.labels, light.own_parts,
-                                                 pointsFor(accuracy))));
+                return use(GlowingSource(EmittingSurface(occluders.mesh, occluders.labels,
+                                                         light.own_parts, detailFor(accuracy))));
             },
             [&](const Spray& spray) {
                 return use(PointsSource(

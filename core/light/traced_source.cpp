@@ -20,6 +20,18 @@ float toBall(const RoundSource::View& view, const Vec3& direction) {
     return static_cast<float>(std::max(0.0, (along - inside) * (1.0 - 1e-5)));
 }
 
+// Up to just before a place on the source.
+SourceRay rayTo(const Vec3& place, const Vec3& origin) {
+    const Vec3 way = place - origin;
+    const float distance = way.norm();
+    SourceRay ray;
+    if (distance <= 0.0F) return ray;
+    ray.direction = way / distance;
+    ray.far_mm = kBefore * distance - 0.003F;  // not into the triangle that it starts from
+    ray.weight = ray.far_mm > 0.0F ? 1.0 : 0.0;
+    return ray;
+}
+
 }  // namespace
 
 void RoundSource::look(const Vec3& point, const Vec3& normal, View& view) const {
@@ -79,6 +91,19 @@ SourceRay OutlinedSource<Shape>::ray(const View& view, const Vec3& /*origin*/, P
 template class OutlinedSource<Rod>;
 template class OutlinedSource<Panel>;
 
+void GlowingSource::look(const Vec3& point, const Vec3& normal, View& view) const {
+    view.point = point;
+    view.normal = normal;
+    view.open = m_surface.look(point, normal, view.entries);
+}
+
+SourceRay GlowingSource::ray(const View& view, const Vec3& origin, Point2 place) const {
+    const auto spot = m_surface.spotAt(view.entries, view.point, view.normal, place);
+    SourceRay ray = rayTo(spot.position, origin);
+    ray.weight *= spot.weight;
+    return ray;
+}
+
 void PointsSource::look(const Vec3& point, const Vec3& normal, View& view) const {
     view.up_to.resize(m_points.count());
     float sum = 0.0F;
@@ -94,14 +119,7 @@ SourceRay PointsSource::ray(const View& view, const Vec3& origin, Point2 place) 
     const auto found = std::ranges::upper_bound(view.up_to, wanted);
     const auto i = static_cast<std::size_t>(
         std::min<std::ptrdiff_t>(found - view.up_to.begin(), std::ssize(view.up_to) - 1));
-    const Vec3 way = m_points.positions_mm[i] - origin;
-    const float distance = way.norm();
-    SourceRay ray;
-    if (distance <= 0.0F) return ray;
-    ray.direction = way / distance;
-    ray.far_mm = kBefore * distance - 0.003F;  // not into the triangle that it starts from
-    ray.weight = ray.far_mm > 0.0F ? 1.0 : 0.0;
-    return ray;
+    return rayTo(m_points.positions_mm[i], origin);
 }
 
 }  // namespace glaukophos

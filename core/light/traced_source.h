@@ -6,6 +6,7 @@
 
 #include <optional>
 
+#include "core/light/emitting_surface.h"
 #include "core/light/shaped_source.h"
 #include "core/light/source_points.h"
 
@@ -65,7 +66,28 @@ class OutlinedSource {
     int m_fineness;
 };
 
-// Glowing parts and sprays: rays go to points in proportion to what they give.
+// A glowing part: rays go to places on it in proportion to what they give.
+class GlowingSource {
+  public:
+    explicit GlowingSource(EmittingSurface surface) : m_surface(std::move(surface)) {}
+
+    struct View {
+        double open = 0.0;
+        bool inside = false;
+        Vec3 point = Vec3::Zero();
+        Vec3 normal = Vec3::UnitZ();
+        std::vector<EmittingSurface::Entry> entries;
+    };
+    static constexpr int kPreviewRays = 4;
+    [[nodiscard]] static bool isParallel() { return false; }
+    void look(const Vec3& point, const Vec3& normal, View& view) const;
+    [[nodiscard]] SourceRay ray(const View& view, const Vec3& origin, Point2 place) const;
+
+  private:
+    EmittingSurface m_surface;
+};
+
+// Sprays: rays go to points in proportion to what they give.
 class PointsSource {
   public:
     explicit PointsSource(SourcePoints points) : m_points(std::move(points)) {}

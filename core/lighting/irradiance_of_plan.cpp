@@ -2,6 +2,7 @@
 #include "core/lighting/irradiance_of_plan.h"
 
 #include <algorithm>
+#include <limits>
 
 #include "core/base/finite.h"
 #include "core/base/parallel.h"
@@ -61,6 +62,34 @@ std::vector<bool> throwersOf(const Plan& plan, const Bounce& bounce) {
         throwers[i] = bounce.from_floor;
     }
     return throwers;
+}
+
+// Irradiance on the floor so far away that no shadow reaches it. A sky's strength is just that; of
+// lights near the figure, what is left at the corners of the lattice.
+float openFloor(const Plan& plan, std::span<const float> direct) {
+    const Form& form = *plan.figure->form;
+    const std::vector<float> weights = lightWeights(plan);
+    float open = 0.0F;
+    bool near = false;
+    for (std::size_t l = 0; l < weights.size(); ++l) {
+        const LightKind& kind = plan.lights[l].kind;
+        if (std::holds_alternative<Sky>(kind)) {
+            open += weights[l];
+        } else if (const auto* far = std::get_if<FarLight>(&kind)) {
+            open += weights[l] * std::max(0.0F, towards(far->direction).z());
+        } else {
+            near = near || (weights[l] > 0.0F && isNear(kind));
+        }
+    }
+    const auto side = static_cast<std::size_t>(form.floor.side);
+    if (!near || side < 2) return open;
+    const std::size_t first = form.whole.normals.size();
+    float least = std::numeric_limits<float>::max();
+    for (const std::size_t corner :
+         {std::size_t{0}, side - 1, side * (side - 1), side * side - 1}) {
+        least = std::min(least, direct[first + corner]);
+    }
+    return std::max(open, least);
 }
 
 std::vector<float> weightedSum(const std::vector<std::span<const float>>& lights,
@@ -146,7 +175,7 @@ void addThrownBack(const Plan& plan, const BounceTable& table, FormIrradiance& i
         const auto* bounce = std::get_if<Bounce>(&plan.lights[l].kind);
         if (bounce == nullptr) continue;
         const std::vector<bool> throwers = throwersOf(plan, *bounce);
-        const float open_floor = bounce->from_floor ? direct.back() : 0.0F;
+        const float open_floor = bounce->from_floor ? openFloor(plan, direct) : 0.0F;
         irradiance.of_lights[l] =
             std::make_shared<const OverForm>(thrownBack(table, direct, throwers, open_floor));
     }

@@ -3,21 +3,12 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numeric>
 
-#include "core/colour/coats.h"
-#include "core/colour/colour_difference.h"
 #include "core/painted/shells.h"
+#include "core/plan/shared_ladders.h"
 
 namespace glaukophos {
 namespace {
-
-RecipeChoices choicesOf(const MixingChoices& mixing) {
-    RecipeChoices choices;
-    choices.most_paints = std::min(3, mixing.paints_a_part);
-    choices.most_drops = mixing.most_drops;
-    return choices;
-}
 
 bool isPainted(const Ladder& ladder) {
     return std::ranges::any_of(ladder, [](const Rung& step) { return step.present; });
@@ -34,102 +25,50 @@ std::vector<std::size_t> allowedPaints(const Plan& plan, const std::vector<Ladde
             if (step.present) wanted.push_back({step.target, std::sqrt(step.area_mm2) + 1.0});
         }
     }
-    return paletteFor(rack, wanted, plan.mixing.bottles, choicesOf(plan.mixing));
+    return paletteFor(rack, wanted, plan.mixing.bottles, recipeChoices(plan.mixing));
 }
 
-std::vector<Drops> added(std::span<const Drops> first, std::span<const Drops> second) {
-    std::vector<Drops> sum(first.begin(), first.end());
-    for (const Drops& drops : second) {
-        const auto same = std::ranges::find(sum, drops.paint, &Drops::paint);
-        if (same == sum.end()) {
-            sum.push_back(drops);
-        } else {
-            same->drops += drops.drops;
-        }
-    }
-    int divisor = 0;
-    for (const Drops& drops : sum) divisor = std::gcd(divisor, drops.drops);
-    for (Drops& drops : sum) drops.drops /= std::max(divisor, 1);
-    std::ranges::stable_sort(sum, std::greater<>{}, &Drops::drops);
-    return sum;
-}
-
-Bridge bridgeBetween(const MixingRack& rack, const Recipe& dark, const Recipe& light,
-                     double limit) {
-    Bridge bridge;
-    bridge.between.drops = added(dark.drops, light.drops);
-    bridge.between.colour = colourOf(rack, bridge.between.drops);
-    bridge.step = std::max(ciede2000(dark.colour, bridge.between.colour),
-                           ciede2000(bridge.between.colour, light.colour));
-    const std::vector<double> veils =
-        veilsFor(filmOf(rack, light.drops), reflectanceOf(rack, dark.drops), limit);
-    bridge.veils = static_cast<int>(veils.size());
-    if (!veils.empty()) bridge.veil_thinner = std::max(0.0, 1.0 / veils.front() - 1.0);
-    return bridge;
-}
-
-// Metallics belong on parts that are to be painted with them, and nowhere else. Empty: all that
-// cover but metallics.
+// Metallics belong on parts that are to be painted with them, and nowhere else: there they are
+// taken before all others, darkened by blacks. Empty: all that cover but metallics.
 std::vector<std::size_t> paintsFor(const Part& part, const MixingRack& rack,
                                    std::span<const std::size_t> allowed) {
-    std::vector<std::size_t> paints(allowed.begin(), allowed.end());
-    const bool has_metallics = std::ranges::any_of(
-        rack.paints, [](const Paint& paint) { return paint.kind == PaintKind::Metallic; });
-    if (part.material != Material::MetallicPaint || !has_metallics) return paints;
-    if (paints.empty()) {
-        for (std::size_t i = 0; i < rack.paints.size(); ++i) paints.push_back(i);
-    }
+    constexpr double kBlack = 25.0;  // L*
+    std::vector<std::size_t> metallics;
+    std::vector<std::size_t> blacks;
     for (std::size_t i = 0; i < rack.paints.size(); ++i) {
-        const bool is_new = std::ranges::find(paints, i) == paints.end();
-        if (is_new && rack.paints[i].kind == PaintKind::Metallic) paints.push_back(i);
+        const Lab tone = labFrom(xyzFrom(linearFrom(rack.paints[i].mass_tone)));
+        if (rack.paints[i].kind == PaintKind::Metallic) metallics.push_back(i);
+        if (rack.paints[i].kind == PaintKind::Paint && tone.L < kBlack &&
+            std::hypot(tone.a, tone.b) < 8.0) {
+            blacks.push_back(i);
+        }
     }
-    return paints;
+    if (part.material != Material::MetallicPaint || metallics.empty()) {
+        return {allowed.begin(), allowed.end()};
+    }
+    metallics.insert(metallics.end(), blacks.begin(), blacks.end());
+    return metallics;
 }
 
-PartMixes mixesOfPart(const Plan& plan, const Ladder& ladder, const MixingRack& rack,
-                      std::span<const std::size_t> allowed) {
-    const MixingChoices& mixing = plan.mixing;
-    PartMixes part;
-    part.bands.resize(ladder.size());
-    std::vector<Lab> targets;
-    for (const Rung& rung : ladder) {
-        if (rung.present) targets.push_back(rung.target);
-    }
-    if (targets.empty()) return part;
-    const LadderRecipes found =
-        recipesFor(rack, targets, mixing.paints_a_part, choicesOf(mixing), allowed);
-    if (found.recipes.empty()) return part;
-    part.paints = found.paints;
-    Reflectance ground = reflectanceOf(mixing.primer);
-    const BandMix* before = nullptr;
-    std::size_t next = 0;
-    for (std::size_t b = 0; b < ladder.size(); ++b) {
-        if (!ladder[b].present) continue;
-        BandMix& band = part.bands[b];
-        band.present = true;
-        band.recipe = found.recipes[next++];
-        band.thinner = mixing.thinner;
-        const PaintFilm film = filmOf(rack, band.recipe.drops);
-        band.coats = coatsOver(film, filmThickness(band.thinner), ground);
-        // A band is painted over itself and all lighter ones, which then go on top.
-        double area_mm2 = 0.0;
-        for (std::size_t above = b; above < ladder.size(); ++above) {
-            area_mm2 += ladder[above].area_mm2;
+// Of all parts that share a ladder: a band is there where one of them has it.
+Ladder unitedLadder(std::span<const Ladder> ladders, std::span<const std::size_t> shared,
+                    std::size_t part) {
+    Ladder united = ladders[part];
+    for (std::size_t p = part + 1; p < ladders.size(); ++p) {
+        if (shared[p] != part) continue;
+        for (std::size_t b = 0; b < united.size(); ++b) {
+            const double area = united[b].area_mm2;
+            if (!united[b].present) united[b] = ladders[p][b];
+            united[b].area_mm2 = area + ladders[p][b].area_mm2;
         }
-        int drops = 0;
-        for (const Drops& entry : band.recipe.drops) drops += entry.drops;
-        const double needed = dropsFor(area_mm2, band.coats, filmThickness(band.thinner));
-        band.batches = std::max(1, static_cast<int>(std::ceil(needed / std::max(drops, 1))));
-        if (before != nullptr) {
-            band.step = ciede2000(before->recipe.colour, band.recipe.colour);
-            if (band.step > mixing.largest_step) {
-                band.bridge = bridgeBetween(rack, before->recipe, band.recipe, mixing.largest_step);
-            }
-        }
-        ground = reflectanceOf(rack, band.recipe.drops);
-        before = &band;
     }
-    return part;
+    return united;
+}
+
+// The mixes of a shared ladder as one of its parts needs them.
+PartMixes ofOnePart(PartMixes mixes, const Ladder& ladder) {
+    for (std::size_t b = 0; b < ladder.size(); ++b) mixes.bands[b].present &= ladder[b].present;
+    return mixes;
 }
 
 std::vector<std::size_t> bottlesOf(const std::vector<PartMixes>& parts, std::size_t paints) {
@@ -204,21 +143,27 @@ GlowMixes glowMixesOf(const Plan& plan, const Appearance& appearance, const Mixi
 Recipe recipeOf(const Plan& plan, const MixingRack& rack, const Lab& colour,
                 std::span<const std::size_t> allowed) {
     return recipeFor(rack, labFrom(xyzFrom(linearFrom(displayable(colour)))),
-                     choicesOf(plan.mixing), allowed);
+                     recipeChoices(plan.mixing), allowed);
 }
 
 std::vector<PartMixes> partMixesOf(const Plan& plan, std::span<const Ladder> ladders,
                                    const MixingRack& rack, std::span<const std::size_t> allowed,
                                    const Progress& progress) {
+    const std::vector<std::size_t> shared = sharedLadders(plan);
+    std::vector<PartMixes> whole(ladders.size());  // of the first part of each shared ladder
     std::vector<PartMixes> parts;
-    for (const Ladder& ladder : ladders) {
+    for (std::size_t p = 0; p < ladders.size(); ++p) {
         if (progress.stopped()) return {};
-        progress.at(static_cast<double>(parts.size()) / static_cast<double>(ladders.size()));
-        PartMixes& part = parts.emplace_back();
-        part.bands.resize(ladder.size());
-        if (!isPainted(ladder)) continue;
-        const std::vector<std::size_t> own = paintsFor(plan.parts[parts.size() - 1], rack, allowed);
-        part = mixesOfPart(plan, ladder, rack, own);
+        progress.at(static_cast<double>(p) / static_cast<double>(ladders.size()));
+        if (shared[p] == p) {
+            const Ladder united = unitedLadder(ladders, shared, p);
+            whole[p].bands.resize(united.size());
+            if (isPainted(united)) {
+                whole[p] =
+                    mixesOfPart(plan, p, united, rack, paintsFor(plan.parts[p], rack, allowed));
+            }
+        }
+        parts.push_back(ofOnePart(whole[shared[p]], ladders[p]));
     }
     return parts;
 }

@@ -2,33 +2,9 @@
 #pragma once
 
 #include "core/base/progress.h"
-#include "core/colour/palette.h"
-#include "core/painted/appearance.h"
+#include "core/mixing/part_mixes.h"
 
 namespace glaukophos {
-
-// What bridges a step between neighbouring bands that would be seen as a jump.
-struct Bridge {
-    Recipe between;             // the two neighbours' mixes, one batch of each
-    double step = 0.0;          // the larger of the two steps that are left, CIEDE2000
-    int veils = 0;              // or so many veils of the lighter mix over the darker one ...
-    double veil_thinner = 0.0;  // ... the first with so many parts of thinner
-};
-
-struct BandMix {
-    bool present = false;  // nothing of the part lies in this band, or no paint has a colour
-    Recipe recipe;
-    double thinner = 1.0;  // parts to one of paint
-    int coats = 1;         // over the mix of the band below, or the primer
-    int batches = 1;       // of the recipe, so that it does not run out
-    double step = 0.0;     // CIEDE2000 from the mix of the band below; 0 for the first
-    std::optional<Bridge> bridge;
-};
-
-struct PartMixes {
-    std::vector<std::size_t> paints;  // indices into the rack
-    std::vector<BandMix> bands;       // one entry a band
-};
 
 // The shells of a glow as mixes: between what lies there and the lamp's own colour, by the share
 // of the lamp in the light there.
@@ -55,7 +31,8 @@ struct Mixes {
     double worst = 0.0;                           // CIEDE2000 of the mix that is farthest off
 };
 
-// One entry a ladder, from `allowed` paints only (empty: all); empty when stopped.
+// One entry a ladder, from `allowed` paints only (empty: all that cover); parts that share a ladder
+// share its mixes. Empty when stopped.
 std::vector<PartMixes> partMixesOf(const Plan& plan, std::span<const Ladder> ladders,
                                    const MixingRack& rack, std::span<const std::size_t> allowed,
                                    const Progress& progress);

@@ -5,16 +5,20 @@
 #include <utility>
 
 #include "core/painted/licences.h"
+#include "core/plan/shared_ladders.h"
 #include "core/value/settle.h"
 
 namespace glaukophos {
 namespace {
 
-BandBorders bordersOf(const Plan& plan, const Values& values, std::span<const float> areas) {
+SharedBorders bordersOf(const Plan& plan, const Values& values, std::span<const float> areas) {
     const BandChoices& bands = plan.values.bands;
-    if (bands.by == BandsBy::Shares) return bordersFor(bands.shares, values.lightness, areas);
-    if (!bands.borders.empty()) return bands.borders;
-    return equalSteps(static_cast<std::size_t>(bands.count), plan.values.paint);
+    const PaintRange& paint = plan.values.paint;
+    if (bands.by == BandsBy::Shares) {
+        return bordersFor(bands.shares, values.lightness, areas, paint.darkest);
+    }
+    if (!bands.borders.empty()) return {bands.borders, 0.0};
+    return {equalSteps(static_cast<std::size_t>(bands.count), paint), 0.0};
 }
 
 // Glowing sources have bands of their own, which do not count for the whole figure.
@@ -47,21 +51,28 @@ Appearance appearanceOf(const Plan& plan, Irradiance irradiance, Finish finish,
                                  exposed_as != nullptr ? &exposed_as->values : nullptr);
     Values& values = appearance.values;
     std::vector<float> areas = paintedAreas(plan, appearance.irradiance);
-    const BandBorders borders =
-        exposed_as != nullptr ? exposed_as->bands.borders : bordersOf(plan, values, areas);
-    if (finish == Finish::Settled) {
-        settle(surface, plan.values.bands, borders, surface.areas_mm2, values.lightness);
-    }
-    correct(plan, borders, values.lightness, values.painted);
     const LeftOut left_out = leftOut(plan, appearance.irradiance);
-    appearance.bands = sortIntoBands(surface, values.lightness, borders, left_out);
+    SharedBorders sorted = exposed_as != nullptr ? SharedBorders{exposed_as->bands.borders,
+                                                                 exposed_as->bands.shadow_share}
+                                                 : bordersOf(plan, values, areas);
+    if (finish == Finish::Settled) {
+        settle(surface, plan.values.bands, sorted.borders, surface.areas_mm2, values.lightness);
+        // Shares are had after specks and dips are settled, on areas as they are painted.
+        if (plan.values.bands.by == BandsBy::Shares && exposed_as == nullptr) {
+            sorted = bordersByArea(surface, plan.values.bands.shares, values.lightness, left_out,
+                                   plan.values.paint.darkest);
+        }
+    }
+    correct(plan, sorted.borders, values.lightness, values.painted);
+    appearance.bands = sortIntoBands(surface, values.lightness, sorted.borders, left_out);
+    appearance.bands.shadow_share = sorted.shadow_share;
     const std::vector<float> ladder_areas =
         ladderAreas(plan, appearance.irradiance, left_out, std::move(areas));
     appearance.ladders =
         partLadders({surface, appearance.bands, values.lightness, values.painted, plan.values.paint,
-                     nearLights(plan), ladder_areas, values.kept, appearance.irradiance.of_lights,
-                     values.specular, lightWeights(plan), values.colours, values.light_colours,
-                     values.development});
+                     plan.values.basis == BandBasis::Painted, sharedLadders(plan), nearLights(plan),
+                     ladder_areas, values.kept, appearance.irradiance.of_lights, values.specular,
+                     lightWeights(plan), values.colours, values.light_colours, values.development});
     appearance.whole = wholeLadder(appearance.bands, appearance.ladders, left_out);
     return appearance;
 }

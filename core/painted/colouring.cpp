@@ -15,10 +15,20 @@ Xyz Development::developed(const Xyz& light_returned, double luminance) const {
     return inLuminance({adaptation * light_returned.xyz}, luminance);
 }
 
+double Development::lightnessFor(std::size_t part, const Place& place) const {
+    if (part >= parts.size() || parts[part].plain || !parts[part].shading.red_guard) {
+        return place.lightness;
+    }
+    const Oklab& local = parts[part].subject.local;
+    if (!isRed(local)) return place.lightness;
+    const double red = redLightness(local, place.lightness, tone.lightest);
+    return place.glow_share * place.lightness + (1.0 - place.glow_share) * red;
+}
+
 Xyz Development::coloured(std::size_t part, const Xyz& light_returned, const Place& place) const {
-    const double luminance = luminanceOf(place.lightness);
-    if (part >= parts.size()) return developed(light_returned, luminance);
+    if (part >= parts.size()) return developed(light_returned, luminanceOf(place.lightness));
     const PartColouring& colouring = parts[part];
+    const double luminance = luminanceOf(lightnessFor(part, place));
     if (colouring.ramp) return colouring.ramp->at(place.position, luminance);
     const Xyz as_lit = developed(light_returned, luminance);
     const double kept = 1.0 - dull * (1.0 - place.glow_share);

@@ -33,7 +33,9 @@ struct Development {
 
     // Chromaticity as lit and adapted, at the given luminance.
     [[nodiscard]] Xyz developed(const Xyz& light_returned, double luminance) const;
-    // The colour to paint, in the luminance of the place.
+    // L* to paint at a place: reds rise less than others where no lamp shines on them.
+    [[nodiscard]] double lightnessFor(std::size_t part, const Place& place) const;
+    // The colour to paint, in that lightness.
     [[nodiscard]] Xyz coloured(std::size_t part, const Xyz& light_returned,
                                const Place& place) const;
 };

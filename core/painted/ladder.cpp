@@ -87,7 +87,8 @@ double glowShare(const std::vector<double>& light_shares, const std::vector<bool
     return share;
 }
 
-Rung stepOf(const BandSum& sum, std::size_t part_index, const LadderInput& input) {
+Rung stepOf(const BandSum& sum, std::size_t part_index, std::size_t band,
+            const LadderInput& input) {
     const std::vector<Xyz>& colours = input.colours[part_index];
     Rung step;
     if (sum.weight <= 0.0) return step;
@@ -104,8 +105,12 @@ Rung stepOf(const BandSum& sum, std::size_t part_index, const LadderInput& input
     }
     step.present = true;
     step.position = sum.position / sum.weight;
-    const Place place{lightnessOf(sum.luminance / sum.weight), step.position,
-                      glowShare(step.light_shares, input.lights_near)};
+    double lightness = lightnessOf(sum.luminance / sum.weight);
+    // Settling moves the border, not what is painted: the target stays inside its band.
+    const BandBorders& borders = input.bands.borders;
+    if (input.by_painted && band > 0) lightness = std::max(lightness, borders[band - 1]);
+    if (input.by_painted && band < borders.size()) lightness = std::min(lightness, borders[band]);
+    const Place place{lightness, step.position, glowShare(step.light_shares, input.lights_near)};
     setTarget(step, labFrom(input.development.coloured(part_index, returned, place)));
     return step;
 }
@@ -114,13 +119,24 @@ Rung stepOf(const BandSum& sum, std::size_t part_index, const LadderInput& input
 
 std::vector<Ladder> partLadders(const LadderInput& input) {
     const std::vector<PartSums> sums = sumsOf(input);
+    // Parts that share a ladder share its colours; each keeps its own areas.
+    std::vector<PartSums> shared(sums.size());
+    for (std::size_t part = 0; part < sums.size(); ++part) {
+        PartSums& ladder = shared[input.shared[part]];
+        if (ladder.empty()) {
+            ladder = sums[part];
+        } else {
+            for (std::size_t b = 0; b < ladder.size(); ++b) add(ladder[b], sums[part][b]);
+        }
+    }
     std::vector<Ladder> ladders(sums.size(), Ladder(input.bands.count()));
     for (std::size_t part = 0; part < sums.size(); ++part) {
         const PartBands& bands = input.bands.parts[part];
         if (bands.area_mm2() <= 0.0) continue;
         for (std::size_t b = 0; b < ladders[part].size(); ++b) {
             Rung& step = ladders[part][b];
-            step = stepOf(sums[part][b], part, input);
+            if (sums[part][b].weight <= 0.0) continue;
+            step = stepOf(shared[input.shared[part]][b], part, b, input);
             step.share = bands.share(b);
             step.area_mm2 = bands.areas_mm2[b];
         }

@@ -33,6 +33,8 @@ struct LadderInput {
     std::span<const float> lightness;                // that the bands were sorted by
     std::span<const float> painted;                  // L* to paint
     PaintRange paint;                                // that positions are counted in
+    bool by_painted = false;                         // bands sort by what is painted
+    std::span<const std::size_t> shared;             // ladder of each part: see shared_ladders.h
     const std::vector<bool>& lights_near;            // one entry a light: a glow?
     std::span<const float> areas_mm2;                // to be painted, 0 for what is left out
     std::span<const float> kept;                     // share of the light that is painted

@@ -6,6 +6,7 @@
 #include "core/base/finite.h"
 #include "core/base/parallel.h"
 #include "core/colour/adaptation.h"
+#include "core/lighting/light_spectra.h"
 #include "core/painted/licences.h"
 #include "core/painted/specular.h"
 
@@ -14,21 +15,20 @@ namespace {
 
 // What a part sends back under irradiance 1 of a light, as the eye sees it.
 Xyz partUnderLight(const Plan& plan, const Part& part, const Reflectance& reflectance,
-                   const Light& light) {
-    const LightSpectrum spectrum = spectrumOf(light.colour);
+                   const Light& light, const LightSpectrum& spectrum) {
     // Close to a lamp the eye sees as by day.
     const Night& night = plan.colours.night;
     if (!night.used || isNear(light.kind)) return reflected(spectrum, reflectance);
     return dulledAtNight(spectrum, reflectance, night, part.dulling);
 }
 
-PartLightColours coloursOf(const Plan& plan) {
+PartLightColours coloursOf(const Plan& plan, std::span<const LightSpectrum> spectra) {
     PartLightColours colours;
     for (const Part& part : plan.parts) {
         const Reflectance reflectance = reflectanceOf(part.local_colour);
         std::vector<Xyz>& row = colours.emplace_back();
-        for (const Light& light : plan.lights) {
-            row.push_back(partUnderLight(plan, part, reflectance, light));
+        for (std::size_t l = 0; l < spectra.size(); ++l) {
+            row.push_back(partUnderLight(plan, part, reflectance, plan.lights[l], spectra[l]));
         }
     }
     return colours;
@@ -59,20 +59,51 @@ std::vector<float> returnedLuminance(const Plan& plan, const Irradiance& irradia
     return returned;
 }
 
-// Colour of the light that gives the figure most of its light.
-Xyz mainWhite(const Plan& plan, const Irradiance& irradiance, std::span<const float> areas) {
+// Colour of all light on the figure together, by flux, luminance 1: what the eye gets used to.
+Xyz meanWhite(const Plan& plan, const Irradiance& irradiance, std::span<const float> areas,
+              std::span<const Xyz> light_colours) {
     const std::vector<float> weights = lightWeights(plan);
-    double most = 0.0;
-    Xyz white{d65White()};
+    Vec3d sum = Vec3d::Zero();
     for (std::size_t l = 0; l < weights.size(); ++l) {
+        if (weights[l] <= 0.0F) continue;
         double flux = 0.0;
-        for (std::size_t v = 0; v < areas.size(); ++v)
+        for (std::size_t v = 0; v < areas.size(); ++v) {
             flux += areas[v] * irradiance.of_lights[l][v];
-        if (weights[l] * flux <= most) continue;
-        most = weights[l] * flux;
-        white = colourOf(spectrumOf(plan.lights[l].colour));
+        }
+        sum += weights[l] * flux * light_colours[l].xyz;
     }
-    return white;
+    return sum.y() > 0.0 ? Xyz{sum / sum.y()} : Xyz{d65White()};
+}
+
+// What the lightest of the large parts send back of the light, 0..1: they reach the top of the
+// range of paint, and all others stay in proportion. A part counts in full from 3 % of the surface
+// on, so that a white cord does not darken an oilskin; and of a figure all in dark colours the
+// lightest is not painted white.
+double lightestPart(const Plan& plan, const Values& values, std::span<const float> returned,
+                    std::span<const float> areas) {
+    constexpr double kLeast = 0.25;
+    constexpr double kFullShare = 0.03;
+    struct Sum {
+        double area = 0.0;
+        double light = 0.0;
+        double returned = 0.0;
+    };
+    std::vector<Sum> sums(plan.parts.size());
+    double whole = 0.0;
+    for (std::size_t v = 0; v < areas.size(); ++v) {
+        Sum& sum = sums[plan.figure->surface.parts[v]];
+        sum.area += areas[v];
+        sum.light += areas[v] * values.kept[v] * values.light[v];
+        sum.returned += areas[v] * returned[v];
+        whole += areas[v];
+    }
+    double lightest = kLeast;
+    for (const Sum& sum : sums) {
+        if (sum.light <= 0.0) continue;
+        const double t = std::min(1.0, sum.area / (kFullShare * whole));
+        lightest = std::max(lightest, t * t * (3.0 - 2.0 * t) * sum.returned / sum.light);
+    }
+    return lightest;
 }
 
 // What mirrors towards the viewer, added to what the light and the paint give there.
@@ -98,10 +129,11 @@ void addSpecular(const Plan& plan, const Values& values, std::span<float> light,
 
 // What each part's colours depend on besides the light that falls on it.
 std::vector<PartColouring> colouringsOf(const Plan& plan, const Eigen::Matrix3d& adaptation,
-                                        const Xyz& main_white) {
+                                        const Xyz& white) {
     const Night& night = plan.colours.night;
     ShadingSubject subject;
-    subject.main_light = oklabFrom(Xyz{adaptation * main_white.xyz});
+    subject.main_light = oklabFrom(Xyz{adaptation * white.xyz});
+    subject.night = night.used;
     if (night.used) {
         const double away = 1.0 - night.licence;
         subject.shadow_warmth = night.shadow_warmth * away;
@@ -114,6 +146,8 @@ std::vector<PartColouring> colouringsOf(const Plan& plan, const Eigen::Matrix3d&
         const Part& part = plan.parts[p];
         PartColouring& colouring = colourings.emplace_back();
         subject.local = oklabFrom(xyzFrom(linearFrom(part.local_colour)));
+        subject.veiled_all = night.used && (part.material == Material::MetalInPaint ||
+                                            part.material == Material::MetallicPaint);
         colouring.shading = shadingOf(plan, p);
         // What does not apply is not asked for again at every vertex.
         if (!isRed(subject.local)) colouring.shading.red_guard = false;
@@ -178,16 +212,17 @@ void paintFace(const Plan& plan, Values& values) {
 
 void recolour(const Plan& plan, const Irradiance& irradiance, std::span<const float> areas,
               Values& values) {
-    values.colours = coloursOf(plan);
+    const std::vector<LightSpectrum> spectra = lightSpectra(plan, irradiance);
+    values.colours = coloursOf(plan, spectra);
     values.light_colours.clear();
-    for (const Light& light : plan.lights) {
-        values.light_colours.push_back(colourOf(spectrumOf(light.colour)));
+    for (const LightSpectrum& spectrum : spectra) {
+        values.light_colours.push_back(colourOf(spectrum));
     }
-    const Xyz main_white = mainWhite(plan, irradiance, areas);
+    const Xyz white = meanWhite(plan, irradiance, areas, values.light_colours);
     Development& development = values.development;
-    development.adaptation = adaptationFrom(main_white, plan.colours.adaptation);
+    development.adaptation = adaptationFrom(white, plan.colours.adaptation);
     development.dull = plan.colours.glow.dull;
-    development.parts = colouringsOf(plan, development.adaptation, main_white);
+    development.parts = colouringsOf(plan, development.adaptation, white);
     values.veils = veilsOf(plan);
 }
 
@@ -253,7 +288,8 @@ Values valuesOf(const Plan& plan, const Irradiance& irradiance, const Values* ex
 
     std::vector<float> returned = returnedLuminance(plan, irradiance, values, weights);
     if (exposed_as == nullptr) {
-        values.development.tone = {autoGain(returned, areas, 0.0), plan.values.contrast,
+        const double lightest = lightestPart(plan, values, returned, areas);
+        values.development.tone = {values.light_tone.gain / lightest, plan.values.contrast,
                                    paint.darkest, paint.top()};
     }
 

@@ -30,7 +30,7 @@ struct HueVeil {
 };
 
 struct ColourChoices {
-    double adaptation = 0.3;  // 0 as lit .. 1 the main light looks neutral
+    double adaptation = 0.5;  // 0 as lit .. 1 all light together looks neutral
     Shading shading;          // of parts without a shading of their own
     Night night;
     GlowChoices glow;
@@ -62,7 +62,7 @@ struct Underpainting {
 // How colours are to be mixed.
 struct MixingChoices {
     int paints_a_part = 3;     // 2..6: for all bands of a part together
-    int most_drops = 12;       // in one mix
+    int most_drops = 10;       // in one mix, touches aside
     int bottles = 0;           // for the whole figure; 0: as many as it takes
     double thinner = 1.0;      // parts of thinner to one of paint, by brush
     double largest_step = 16;  // CIEDE2000 between neighbouring bands before it jumps

@@ -80,6 +80,12 @@ const Shading& shadingOf(const Plan& plan, std::size_t part) {
     return own ? *own : plan.colours.shading;
 }
 
+BuildUp buildUpOf(const Plan& plan, std::size_t part) {
+    if (plan.parts[part].build_up) return *plan.parts[part].build_up;
+    return plan.parts[part].material == Material::Glowing ? BuildUp::LightToDark
+                                                          : plan.steps.build_up;
+}
+
 std::vector<bool> nearLights(const Plan& plan) {
     std::vector<bool> near;
     for (const Light& light : plan.lights) near.push_back(isNear(light.kind));
@@ -138,6 +144,11 @@ std::string problemWith(const Plan& plan) {
         if (outside(part.calm, 0, 1)) {
             return fmt::format("The calm of \"{}\" must lie between 0 and 1.", part.name);
         }
+    }
+    for (const Part& part : plan.parts) {
+        if (!part.pots) continue;
+        const std::string problem = problemWith(*part.pots);
+        if (!problem.empty()) return fmt::format("Part \"{}\": {}", part.name, problem);
     }
     for (const Part& part : plan.parts) {
         if (part.shading && outside(part.shading->strength, 0, 1)) {

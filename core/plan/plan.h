@@ -12,6 +12,7 @@
 #include "core/plan/colour_choices.h"
 #include "core/plan/identity.h"
 #include "core/plan/merit.h"
+#include "core/plan/pot_ladder.h"
 #include "core/plan/step_choices.h"
 #include "core/plan/value_choices.h"
 
@@ -36,6 +37,8 @@ struct Part {
     GlowRamp ramp;                      // where it glows
     std::string filter;                 // over the underpainting, if it is another one
     std::optional<BuildUp> build_up;    // where it is painted in a way of its own
+    bool own_ladder = false;            // not shared with parts of the same colour and material
+    std::optional<PotLadder> pots;      // where the painter chose them
     bool operator==(const Part&) const = default;
 };
 
@@ -88,6 +91,10 @@ Bounds ownBounds(const Plan& plan, const Light& light);
 
 // The part's own shading, or the plan's.
 const Shading& shadingOf(const Plan& plan, std::size_t part);
+
+// How the layers of a part follow each other: its own way, or the plan's; what glows goes from
+// light to dark.
+BuildUp buildUpOf(const Plan& plan, std::size_t part);
 
 // Marks the lights that stand near the figure and so make a glow.
 std::vector<bool> nearLights(const Plan& plan);

@@ -1,6 +1,7 @@
 // Clipping triangles at the band borders.
 #include "core/value/bands.h"
 
+#include <fmt/format.h>
 #include <tbb/blocked_range.h>
 #include <tbb/parallel_reduce.h>
 
@@ -87,6 +88,32 @@ PartBands emptyBands(const BandBorders& borders) {
     return {std::vector<double>(borders.size() + 1, 0.0), std::vector<double>(borders.size(), 0.0)};
 }
 
+// L* between borders; what is less far above pure shadow counts as that.
+constexpr double kLeastStep = 0.2;
+
+void addBorder(double border, BandBorders& borders) {
+    borders.push_back(borders.empty() ? border : std::max(border, borders.back() + kLeastStep));
+}
+
+// Share of the area below each border, and the share in pure shadow where that decides the first.
+struct SharesBelow {
+    std::vector<double> below;
+    double shadow_share = 0.0;
+};
+SharesBelow sharesAboveShadow(std::span<const double> shares, double in_shadow) {
+    SharesBelow wanted;
+    if (in_shadow > shares.front()) wanted.shadow_share = in_shadow;
+    double below = 0.0;
+    for (std::size_t i = 0; i + 1 < shares.size(); ++i) {
+        below += shares[i];
+        // Of what is not in shadow the others keep their proportions.
+        const double above = (below - shares.front()) / std::max(1e-9, 1.0 - shares.front());
+        wanted.below.push_back(wanted.shadow_share > 0.0 ? in_shadow + (1.0 - in_shadow) * above
+                                                         : below);
+    }
+    return wanted;
+}
+
 using AllBands = std::vector<PartBands>;  // one entry a part
 
 // In parallel, but always added up in the same order.
@@ -142,17 +169,61 @@ BandBorders equalSteps(std::size_t count, const PaintRange& paint) {
     return borders;
 }
 
-BandBorders bordersFor(std::span<const double> shares, std::span<const float> lightness,
-                       std::span<const float> areas_mm2) {
-    constexpr double kLeastStep = 0.2;
-    BandBorders borders;
-    double below = 0.0;
-    for (std::size_t i = 0; i + 1 < shares.size(); ++i) {
-        below += shares[i];
-        const double border = weightedQuantile(lightness, areas_mm2, below);
-        borders.push_back(borders.empty() ? border : std::max(border, borders.back() + kLeastStep));
+SharedBorders bordersFor(std::span<const double> shares, std::span<const float> lightness,
+                         std::span<const float> areas_mm2, double shadow) {
+    double total = 0.0;
+    double in_shadow = 0.0;
+    for (std::size_t v = 0; v < areas_mm2.size(); ++v) {
+        total += areas_mm2[v];
+        if (lightness[v] < shadow + kLeastStep) in_shadow += areas_mm2[v];
     }
-    return borders;
+    const auto [wanted, shadow_share] =
+        sharesAboveShadow(shares, total > 0.0 ? in_shadow / total : 0.0);
+    SharedBorders shared{{}, shadow_share};
+    for (const double below : wanted) {
+        const bool is_shadow = shadow_share > 0.0 && shared.borders.empty();
+        const double border =
+            is_shadow ? shadow + kLeastStep : weightedQuantile(lightness, areas_mm2, below);
+        addBorder(border, shared.borders);
+    }
+    return shared;
+}
+
+SharedBorders bordersByArea(const Surface& surface, std::span<const double> shares,
+                            std::span<const float> lightness, const LeftOut& left_out,
+                            double shadow) {
+    const auto belowEach = [&](const BandBorders& borders) {
+        const AllBands parts = bandsOf(surface, lightness, borders, left_out);
+        PartBands whole = emptyBands(borders);
+        for (std::size_t p = 0; p < parts.size(); ++p) {
+            if (!left_out.isApart(p)) add(whole, parts[p]);
+        }
+        std::vector<double> below;  // shares of the area, one entry a border
+        double sum = 0.0;
+        for (std::size_t b = 0; b < borders.size(); ++b) {
+            sum += whole.share(b);
+            below.push_back(sum);
+        }
+        return below;
+    };
+    const auto [wanted, shadow_share] =
+        sharesAboveShadow(shares, belowEach({shadow + kLeastStep}).front());
+    BandBorders low(wanted.size(), 0.0);
+    BandBorders high(wanted.size(), 100.0);
+    BandBorders middle(wanted.size(), 50.0);
+    constexpr int kHalvings = 16;  // to 0.002 L*
+    for (int i = 0; i < kHalvings; ++i) {
+        for (std::size_t b = 0; b < middle.size(); ++b) middle[b] = 0.5 * (low[b] + high[b]);
+        const std::vector<double> below = belowEach(middle);
+        for (std::size_t b = 0; b < middle.size(); ++b) {
+            (below[b] < wanted[b] ? low[b] : high[b]) = middle[b];
+        }
+    }
+    SharedBorders shared{{}, shadow_share};
+    for (std::size_t b = 0; b < middle.size(); ++b) {
+        addBorder(shadow_share > 0.0 && b == 0 ? shadow + kLeastStep : high[b], shared.borders);
+    }
+    return shared;
 }
 
 std::size_t bandOf(double lightness, std::span<const double> borders) {
@@ -199,6 +270,16 @@ std::vector<std::size_t> bandsThatDoNotShrink(const PartBands& bands) {
         if (larger && bands.share(b) > kSmallest) faults.push_back(b);
     }
     return faults;
+}
+
+std::string shadowWords(const BandChoices& choices, const Bands& bands) {
+    if (bands.shadow_share <= 0.0 || choices.shares.size() != bands.count()) return {};
+    std::string rest;
+    for (std::size_t b = 1; b < choices.shares.size(); ++b) {
+        rest += fmt::format("{}{:.0f}", b == 1 ? "" : " : ", 100.0 * choices.shares[b]);
+    }
+    return fmt::format("Pure shadow alone is {:.0f} %: all of it is {}; the rest is shared out {}.",
+                       100.0 * bands.shadow_share, bandName(0, bands.count()), rest);
 }
 
 Bands sortIntoBands(const Surface& surface, std::span<const float> lightness,

@@ -18,6 +18,16 @@ constexpr double kLeastBand_mm2 = 1.5;    // less is not worth a mix of its own
 constexpr double kLeastBandShare = 0.01;  // of the part
 constexpr double kSmallDeep = 0.05;       // a darkest band this small is laid over the next
 
+// "Thinned 1:8, 1:5 and then 1:3."
+std::string veilWords(const std::vector<double>& thinners) {
+    std::string words = fmt::format("Thinned 1:{:.2g}", thinners.front());
+    for (std::size_t i = 1; i < thinners.size(); ++i) {
+        words +=
+            fmt::format("{}1:{:.2g}", i + 1 < thinners.size() ? ", " : " and then ", thinners[i]);
+    }
+    return words + ".";
+}
+
 class PartLayers {
   public:
     PartLayers(const WorkBasis& basis, PartIndex part)
@@ -30,10 +40,13 @@ class PartLayers {
         double area = 0.0;
         for (const Rung& step : m_ladder) area += step.area_mm2;
         for (std::size_t b = 0; b < m_ladder.size(); ++b) {
-            const bool mixed = m_mixes.bands[b].present && !m_mixes.bands[b].recipe.drops.empty();
+            const BandMix& mix = m_mixes.bands[b];
+            if (!m_ladder[b].present || !mix.present || mix.recipe.drops.empty()) continue;
+            const bool same_as_below =
+                mix.joined && !m_bands.empty() &&
+                m_mixes.bands[m_bands.back()].recipe.drops == mix.recipe.drops;
             const double least = std::max(kLeastBand_mm2, kLeastBandShare * area);
-            if (m_ladder[b].present && mixed &&
-                m_ladder[b].area_mm2 >= std::min(least, 0.5 * area)) {
+            if (!same_as_below && m_ladder[b].area_mm2 >= std::min(least, 0.5 * area)) {
                 m_bands.push_back(b);
             }
         }
@@ -70,7 +83,34 @@ class PartLayers {
   private:
     [[nodiscard]] const Part& part() const { return m_basis.plan.parts[m_part]; }
     [[nodiscard]] double border(std::size_t b) const { return m_appearance.bands.borders[b]; }
-    [[nodiscard]] std::string name(std::size_t b) const { return bandName(b, m_ladder.size()); }
+    // The lightest band that has the mix of this one.
+    [[nodiscard]] std::size_t topOf(std::size_t b) const {
+        std::size_t last = b;
+        for (std::size_t above = b + 1; above < m_ladder.size(); ++above) {
+            const BandMix& mix = m_mixes.bands[above];
+            if (!mix.present) continue;
+            if (!mix.joined) break;
+            last = above;
+        }
+        return last;
+    }
+    // "Shade", or "Shade and Middle" where one mix serves both.
+    [[nodiscard]] std::string name(std::size_t b) const {
+        const std::size_t last = topOf(b);
+        const std::string first = bandName(b, m_ladder.size());
+        if (last == b) return first;
+        return first + (last == b + 1 ? " and " : " to ") + bandName(last, m_ladder.size());
+    }
+    [[nodiscard]] const Recipe& mixOf(std::size_t b) const { return m_mixes.bands[b].recipe; }
+
+    // Coats of a step over what really lies below it.
+    [[nodiscard]] int coatsOn(const Step& step, const Reflectance& ground) const {
+        return coatsOver(filmOf(m_basis.mixes.rack, step.recipe.drops), filmThickness(step.thinner),
+                         ground);
+    }
+    [[nodiscard]] int coatsOn(const Step& step, const Recipe& below) const {
+        return coatsOn(step, reflectanceOf(m_basis.mixes.rack, below.drops));
+    }
     [[nodiscard]] Phase phase() const { return m_after_glow ? Phase::Late : Phase::Parts; }
     [[nodiscard]] Mask values(double from, double to) const {
         return {m_after_glow ? Where::Finished : Where::Values, from, to, 0, 0};
@@ -111,6 +151,7 @@ class PartLayers {
     void base(std::size_t b, const std::string& why) {
         Step base = step(StepKind::Base, b, "base");
         base.layer = fmt::format("base, {}", name(b));
+        base.coats = coatsOn(base, reflectanceOf(m_basis.plan.mixing.primer));
         base.why = why;
         base.how = "Thin coats, each dried fully: one thick coat fills the detail.";
         m_steps.push_back(std::move(base));
@@ -127,13 +168,19 @@ class PartLayers {
         between.lost_mm = lostAt(b - 1);
         if (by_veils) {
             between.layer = fmt::format("veils towards {}", name(b));
-            between.coats = mix.bridge->veils;
-            between.thinner = std::min(mix.bridge->veil_thinner, 10.0);
-            between.how =
-                "Spread it and wick it off so that it does not pool; never into a half-dry coat.";
+            between.veil_thinners = mix.bridge->veil_thinners;
+            for (double& thinner : between.veil_thinners) thinner = std::min(thinner, 10.0);
+            between.coats = static_cast<int>(between.veil_thinners.size());
+            between.thinner = between.veil_thinners.front();
+            between.how = veilWords(between.veil_thinners) +
+                          " Spread it and wick it off so that it does not pool; never into a "
+                          "half-dry coat.";
         } else {
             between.layer = fmt::format("between {} and {}", name(below), name(b));
             between.recipe = mix.bridge->between;
+            between.of_mixes = {
+                {name(below) + " mix", mixOf(below).colour, mix.bridge->darker_parts},
+                {name(b) + " mix", mixOf(b).colour, mix.bridge->lighter_parts}};
             between.coats = 1;
             between.how = "Past the border on both sides: it takes the jump out of it.";
         }
@@ -148,11 +195,19 @@ class PartLayers {
                            m_basis.paint());
     }
 
+    // What a band is laid on: the mix in between where there is one, else the band before.
+    [[nodiscard]] const Recipe& under(std::size_t b, std::size_t before) const {
+        const bool bridged = !m_steps.empty() && m_steps.back().kind == StepKind::Between &&
+                             m_steps.back().band == std::max(b, before);
+        return bridged ? m_steps.back().recipe : mixOf(before);
+    }
+
     // What lies at least as light as a band. `before_mm2` is what the layer before covers.
     void lighter(std::size_t b, std::size_t below, double before_mm2, bool hatched) {
         if (!hatched) bridge(b, below, values(halfThrough(b - 1), 1e9), true);
         Step layer = step(StepKind::Layer, b, "layer");
         layer.mask = values(border(b - 1), 1e9);
+        layer.coats = coatsOn(layer, under(b, below));
         const double area = areaFrom(b);
         layer.why =
             fmt::format("Light makes it {} or lighter here: {}, {:.0f} % of the layer before.",
@@ -205,8 +260,9 @@ class PartLayers {
     void darker(std::size_t b, std::size_t above, const char* why, const char* how) {
         bridge(above, b, values(-1e9, halfThrough(b + 1)), false);
         Step layer = step(StepKind::Layer, b, "shade");
-        layer.mask = values(-1e9, border(b));
-        layer.lost_mm = lostAt(b);
+        layer.mask = values(-1e9, border(topOf(b)));
+        layer.coats = coatsOn(layer, under(b, above));
+        layer.lost_mm = lostAt(topOf(b));
         layer.why = why;
         layer.how = how;
         m_steps.push_back(std::move(layer));
@@ -319,14 +375,9 @@ std::string areaWords(double area_mm2) {
 }
 
 bool bridgedByVeils(const Plan& plan, const Bridge& bridge) {
-    constexpr int kMostVeils = 8;
-    return bridge.step > plan.mixing.largest_step && bridge.veils > 0 && bridge.veils <= kMostVeils;
-}
-
-BuildUp buildUpOf(const Plan& plan, std::size_t part) {
-    if (plan.parts[part].build_up) return *plan.parts[part].build_up;
-    return plan.parts[part].material == Material::Glowing ? BuildUp::LightToDark
-                                                          : plan.steps.build_up;
+    constexpr std::size_t kMostVeils = 8;
+    const std::size_t veils = bridge.veil_thinners.size();
+    return bridge.step > plan.mixing.largest_step && veils > 0 && veils <= kMostVeils;
 }
 
 std::vector<Step> partSteps(const WorkBasis& basis, PartIndex part) {

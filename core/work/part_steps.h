@@ -8,9 +8,6 @@ namespace glaukophos {
 // In order, each after the one before. Empty for parts that are not painted in bands.
 std::vector<Step> partSteps(const WorkBasis& basis, PartIndex part);
 
-// How it is painted: its own way, or the plan's; what glows from light to dark.
-BuildUp buildUpOf(const Plan& plan, std::size_t part);
-
 // Whether a step is bridged by veils, since a mix in between leaves it too large.
 bool bridgedByVeils(const Plan& plan, const Bridge& bridge);
 

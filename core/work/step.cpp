@@ -5,12 +5,6 @@
 
 namespace glaukophos {
 
-int dropsIn(const Recipe& recipe) {
-    int drops = 0;
-    for (const Drops& entry : recipe.drops) drops += entry.drops;
-    return drops;
-}
-
 bool isKnownAs(const Step& step, const std::string& key) {
     return step.key == key || std::ranges::find(step.also, key) != step.also.end();
 }

@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "core/colour/amounts.h"
 #include "core/mixing/mixes.h"
 #include "core/painted/edge_lines.h"
 
@@ -66,6 +67,13 @@ struct After {
     std::string why;
 };
 
+// Of a mix that is on the palette already.
+struct MixPart {
+    std::string mix;  // "Shade mix"
+    Lab colour;
+    int parts = 1;
+};
+
 struct Step {
     std::string key;                // see step_key.h
     std::vector<std::string> also;  // keys of the steps that were joined to this one
@@ -82,9 +90,13 @@ struct Step {
     double lines_mm = 0.0;  // of edge highlights
     Recipe recipe;          // empty: the paint is named in `paint`
     std::string paint;      // where it is not mixed from the rack
-    double thinner = 1.0;   // parts to one of paint
+    // Where two mixes are mixed again; `recipe` then says what is in them together.
+    std::vector<MixPart> of_mixes;
+    std::vector<Amount> amounts;  // of one batch, as it is measured out for this area
+    double thinner = 1.0;         // parts to one of paint
     int coats = 1;
-    int batches = 1;  // of the recipe
+    std::vector<double> veil_thinners;  // one entry a coat where they differ; else empty
+    int batches = 1;                    // of the amounts
     Tool tool = Tool::Brush;
     std::string tool_words;       // size, or pressure and distance
     std::string how;              // handling, in a sentence
@@ -96,19 +108,26 @@ struct Step {
     std::vector<After> after;
 };
 
+// What all figures together take of one paint.
+struct PaintUse {
+    std::string paint;
+    double ml = 0.0;
+    double left_ml = 0.0;
+
+    [[nodiscard]] bool runsShort() const { return ml > left_ml; }
+};
+
 // Everything that is to be done to one figure.
 struct Work {
     std::vector<Step> steps;             // in working order
     std::vector<std::string> broken;     // what the painter's own order breaks, in sentences
     std::vector<std::string> missing;    // what cannot be painted as planned, in sentences
+    std::vector<PaintUse> uses;          // of the whole plan, the most first
     MixingRack rack;                     // that the recipes' drops are of
     std::vector<float> lightness;        // L* before any glow, one entry a vertex
     std::vector<EdgeStretch> lines;      // edge highlights
     std::vector<double> line_widths_mm;  // one entry a pass
 };
-
-// Drops of one batch.
-int dropsIn(const Recipe& recipe);
 
 // Whether a step is, or was joined from, the one that a key names.
 bool isKnownAs(const Step& step, const std::string& key);

@@ -282,6 +282,25 @@ Step cleanUp(const WorkBasis& basis) {
     return step;
 }
 
+// What all figures take of each paint, the most first.
+std::vector<PaintUse> usesOf(const Plan& plan, const std::vector<Step>& steps,
+                             const MixingRack& rack) {
+    std::vector<PaintUse> uses;
+    for (const Paint& paint : rack.paints) uses.push_back({paint.name, 0.0, paint.left_ml});
+    for (const Step& step : steps) {
+        for (const Amount& amount : step.amounts) {
+            uses[amount.paint].ml += step.batches * dropsIn({amount}) * kDrop_ml;
+        }
+        const auto named = std::ranges::find(uses, step.paint, &PaintUse::paint);
+        if (!step.recipe.drops.empty() || named == uses.end()) continue;
+        named->ml += plan.steps.figures * kDrop_ml *
+                     dropsFor(step.area_mm2, step.coats, filmThickness(step.thinner));
+    }
+    std::erase_if(uses, [](const PaintUse& use) { return use.ml <= 0.0; });
+    std::ranges::stable_sort(uses, std::greater<>{}, &PaintUse::ml);
+    return uses;
+}
+
 void noteMissing(const Plan& plan, const std::vector<Step>& steps, Work& work) {
     for (const Step& step : steps) {
         const bool named = step.kind == StepKind::Spray || step.kind == StepKind::Filter;
@@ -290,6 +309,18 @@ void noteMissing(const Plan& plan, const std::vector<Step>& steps, Work& work) {
                 "\"{}\" asks for {}, which is not in the rack: add it, or choose another paint "
                 "under Colours, Under.",
                 step.title, step.paint));
+        }
+    }
+    for (const Part& part : plan.parts) {
+        if (!part.pots) continue;
+        for (const std::string& pot : part.pots->pots) {
+            const bool there = pot == kPrimerPot ||
+                               std::ranges::find(plan.rack, pot, &Paint::name) != plan.rack.end();
+            if (there) continue;
+            work.missing.push_back(
+                fmt::format("{} is to be painted from {}, which is not in the rack: until it is, "
+                            "its ladder is mixed from the rest.",
+                            part.name, pot));
         }
     }
 }
@@ -394,6 +425,7 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
     for (const BrokenRule& rule : brokenRules(steps)) work.broken.push_back(inWords(steps, rule));
     noteMissing(plan, steps, work);
     work.steps = std::move(steps);
+    work.uses = usesOf(plan, work.steps, mixes.rack);
     work.rack = mixes.rack;
     work.lightness = before.values.lightness;
     work.lines = lines.stretches;

@@ -42,7 +42,8 @@ void complete(const WorkBasis& basis, Step& step) {
     if (!step.recipe.drops.empty()) {
         const double drops = dropsFor(step.area_mm2, step.coats, filmThickness(step.thinner)) *
                              basis.plan.steps.figures;
-        step.batches = std::max(1, static_cast<int>(std::ceil(drops / dropsIn(step.recipe))));
+        step.amounts = amountsOf(step.recipe, drops);
+        step.batches = std::max(1, static_cast<int>(std::ceil(drops / dropsIn(step.amounts))));
     }
     step.tool_words = toolWords(step);
     step.caution = cautionFor(step);

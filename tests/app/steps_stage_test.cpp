@@ -62,8 +62,9 @@ TEST_F(StepsStage, AChosenStepShowsItsMapAndItsDrops) {
     EXPECT_EQ(m_window->stepsPanel().orderPage().chosen().toStdString(), key);
     EXPECT_TRUE(child<QLabel>("stepTitle")->text().startsWith(title));
     const auto& drops = m_window->stepsPanel().findChild<DropsView*>()->recipe();
-    ASSERT_EQ(drops.paints.size(), layer().recipe.drops.size());
-    EXPECT_EQ(drops.paints.front().drops, layer().recipe.drops.front().drops);
+    ASSERT_EQ(drops.paints.size(), layer().amounts.size());
+    EXPECT_EQ(drops.paints.front().count, layer().amounts.front().count);
+    EXPECT_EQ(drops.paints.front().touches, layer().amounts.front().touches);
     EXPECT_TRUE(child<QLabel>("stepWords")->text().contains(QStringLiteral("Why")));
     // Two steps have two pictures.
     ASSERT_TRUE(waitFor([this] { return view().isFinished(); }));

@@ -74,6 +74,15 @@ TEST(Mesopic, ConesAndRodsTakeOverWhereTheModelSays) {
     EXPECT_EQ(coneShare(1e-5), 0.0);
     EXPECT_EQ(coneShare(0.0), 0.0);
     EXPECT_GT(coneShare(0.3), coneShare(0.1));
+    // Light that the rods see better is brighter in the dark, and so leaves the cones more; what is
+    // found fulfils both of the report's equations.
+    EXPECT_GT(coneShare(0.1, 2.0), coneShare(0.1, 1.0));
+    for (const double ratio : {0.5, 1.41, 2.47}) {
+        const double m = coneShare(0.05, ratio);
+        const double rods = (1.0 - m) * 683.0 / 1699.0;
+        const double mesopic = 0.05 * (m + rods * ratio) / (m + rods);
+        EXPECT_NEAR(m, 0.7670 + 0.3334 * std::log10(mesopic), 1e-9) << ratio;
+    }
     // The limits of the luminance: photopic, and what the rods see of the part against white.
     EXPECT_DOUBLE_EQ(mesopicLuminance(0.3, 0.9, 2.0, 1.0), 0.3);
     EXPECT_DOUBLE_EQ(mesopicLuminance(0.3, 0.9, 2.0, 0.0), 0.45);
@@ -87,10 +96,10 @@ TEST(Mesopic, SeenColourHasTheLuminanceOfTheModel) {
     night.used = true;
     for (const double licence : {0.0, 0.3, 0.8}) {
         night.licence = licence;
-        const double dark = coneShare(kMoonlitScene_cd_m2);
-        const double cones = dark + licence * (1.0 - dark);
         for (const double kelvin : {2700.0, 4125.0, 7000.0}) {
             const LightSpectrum light = planck(kelvin);
+            const double dark = coneShare(kMoonlitScene_cd_m2, reflectedToRods(light, grey(1.0)));
+            const double cones = dark + licence * (1.0 - dark);
             for (const char* hex : {"#b02020", "#2040c0", "#d3a183", "#f0f0e8"}) {
                 const Reflectance part = reflectanceOf(*srgbFromHex(hex));
                 const double model =
@@ -256,19 +265,32 @@ TEST(Shading, HighlightsAreMixedAsChosen) {
     EXPECT_EQ(shaded(shading, subject, {0.2, 0.0, 0.0}, 0.1).b, 0.0);  // small areas only
 }
 
-// "Red is hard: use very little pale mix at the top or it turns pink" (common practice, no source).
-TEST(Shading, TheGuardKeepsRedsFromPink) {
+// "Red is hard: use very little pale mix at the top or it turns pink"; its lights keep their hue
+// and do not turn to ochre (common practice, no source).
+TEST(Shading, TheGuardKeepsRedsRed) {
     Shading shading;
     ShadingSubject subject;
     subject.main_light = {1.0, 0.0, 0.0};
     for (const char* hex : {"#b01c20", "#d02818", "#8c1a2c"}) {
         subject.local = oklab(hex);
         ASSERT_TRUE(isRed(subject.local)) << hex;
+        const double own = oklchFrom(subject.local).h_deg;
         // As white paint makes it: paler and paler.
-        const Oklab pale = oklabFrom(Oklch{0.78, 0.08, oklchFrom(subject.local).h_deg});
+        const Oklab pale = oklabFrom(Oklch{0.78, 0.08, own});
         ASSERT_TRUE(isPink(pale));
         shading.red_guard = true;
-        EXPECT_FALSE(isPink(shaded(shading, subject, pale, 1.0))) << hex;
+        // As light as a red can be, and strong.
+        const double most = redLightness(subject.local, 91.0, 91.0);
+        Oklab lit = shaded(shading, subject, pale, 1.0);
+        EXPECT_GT(oklchFrom(lit).C, 0.7 * oklchFrom(subject.local).C) << hex;
+        EXPECT_LE(hueDistance_deg(oklchFrom(lit).h_deg, own), 12.0) << hex;
+        lit.L = pale.L * std::cbrt(luminanceOf(most) / xyzFrom(pale).xyz.y());
+        EXPECT_FALSE(isPink(lit)) << hex;
+        // What is darker than the paint itself is as dark as the light makes it, and turns to
+        // violet.
+        EXPECT_EQ(redLightness(subject.local, 15.0, 91.0), 15.0);
+        const Oklab dark = shaded(shading, subject, oklabFrom(Oklch{0.2, 0.06, own}), 0.0);
+        EXPECT_LT(std::remainder(oklchFrom(dark).h_deg - own, 360.0), -10.0) << hex;
         shading.red_guard = false;
         EXPECT_TRUE(isPink(shaded(shading, subject, pale, 1.0))) << hex;
     }

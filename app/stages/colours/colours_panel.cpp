@@ -4,6 +4,7 @@
 #include "app/stages/colours/glow_page.h"
 #include "app/stages/colours/hues_page.h"
 #include "app/stages/colours/night_page.h"
+#include "app/stages/colours/pots_page.h"
 #include "app/stages/colours/shading_page.h"
 #include "app/stages/colours/under_page.h"
 
@@ -11,7 +12,7 @@ namespace glaukophos {
 
 ColoursPanel::ColoursPanel(Document& document, FigureView& view, QWidget* parent)
     : StagePanel(tr("Colours"), {}, parent),
-      m_pages(new PageTabs(this, 4)),
+      m_pages(new PageTabs(this, 5)),
       m_all(new WheelPage(document, this)),
       m_rack(new RackPage(document, this)) {
     m_pages->addPage(tr("All"), tr("Every part's ladder, and how the hues go together"), "pageAll",
@@ -27,6 +28,8 @@ ColoursPanel::ColoursPanel(Document& document, FigureView& view, QWidget* parent
     m_pages->addPage(tr("Under"), tr("Underpainting: sprays, then a transparent colour"),
                      "pageUnder", new UnderPage(document, view, this));
     m_pages->addPage(tr("Rack"), tr("Your paints"), "pageRack", m_rack);
+    m_pages->addPage(tr("Pots"), tr("A part's ladder from your own pots"), "pagePots",
+                     new PotsPage(document, this));
     auto* mixing = new MixingPage(document, this);
     m_pages->addPage(tr("Mix"), tr("Drops for every colour"), "pageMix", mixing);
     connect(mixing, &MixingPage::problem, this, &ColoursPanel::problem);

@@ -43,6 +43,37 @@ QString coatsWords(const BandMix& band) {
              band.batches > 1 ? QObject::tr(", %1 times this").arg(band.batches) : QString());
 }
 
+// "The whole plan takes 1.2 ml of Titanium white, ...".
+QString usesWords(const std::vector<PaintUse>& uses) {
+    QStringList all;
+    QStringList short_of;
+    for (const PaintUse& use : uses) {
+        all << QObject::tr("%1 %2 ml").arg(q(use.paint)).arg(use.ml, 0, 'g', 2);
+        if (use.runsShort()) {
+            short_of
+                << QObject::tr("%1 (%2 ml left)").arg(q(use.paint)).arg(use.left_ml, 0, 'g', 2);
+        }
+    }
+    QString words = QObject::tr("The whole plan takes: %1.").arg(all.join(QStringLiteral(", ")));
+    if (!short_of.isEmpty()) {
+        words += QObject::tr(" Runs short: %1.").arg(short_of.join(QStringLiteral(", ")));
+    }
+    return words;
+}
+
+// "or veils of this, 1:8 and 1:5".
+QString veilsWords(const std::vector<double>& thinners) {
+    constexpr std::size_t kMostNamed = 6;
+    QStringList words;
+    for (std::size_t i = 0; i < std::min(thinners.size(), kMostNamed); ++i) {
+        words << thinnerWords(thinners[i]);
+    }
+    if (thinners.size() > kMostNamed) words << QObject::tr("and so on");
+    return QObject::tr("or %1 of this, thinned %2")
+        .arg(counted(static_cast<int>(thinners.size()), QObject::tr("veil"), QObject::tr("veils")),
+             words.join(QStringLiteral(", ")));
+}
+
 // Which way a mix has to go.
 QString howToCorrect(const Lab& mix, const Lab& target) {
     const Lch from = lchFrom(mix);
@@ -88,8 +119,10 @@ void MixList::setPart(const Evaluated& evaluated, PartIndex part) {
         const Ladder& ladder = evaluated.appearance->ladders[part];
         const double lamp_K = evaluated.plan.mixing.lamp_K;
         const std::vector<BandMix>& bands = mixes.parts[part].bands;
+        std::size_t before = 0;
         for (std::size_t b = 0; b < bands.size(); ++b) {
             if (!bands[b].present) continue;
+            const std::size_t below = std::exchange(before, b);
             const Recipe& recipe = bands[b].recipe;
             const Lab& target = ladder[b].target;
             Row row;
@@ -104,10 +137,9 @@ void MixList::setPart(const Evaluated& evaluated, PartIndex part) {
             if (const auto& bridge = bands[b].bridge) {
                 row.lines << tr("A jump of %1 from the band below. In between:")
                                  .arg(bands[b].step, 0, 'f', 0)
-                          << shortRecipe(mixes.rack, bridge->between)
-                          << tr("or %1 of this at %2")
-                                 .arg(counted(bridge->veils, tr("veil"), tr("veils")),
-                                      thinnerWords(bridge->veil_thinner));
+                          << q(inWords(*bridge, bandName(below, bands.size()),
+                                       bandName(b, bands.size())))
+                          << veilsWords(bridge->veil_thinners);
             }
             m_rows.push_back(std::move(row));
         }
@@ -180,6 +212,7 @@ void MixingPage::addPaints() {
          [](const Plan& plan, auto) { return std::optional<double>(plan.mixing.bottles); },
          [](Plan& plan, auto, double value) { plan.mixing.bottles = static_cast<int>(value); }});
     m_bottles_words = addCaption("bottlesWords");
+    m_uses = addCaption("paintUses");
     addNumber(
         {"mostDrops",
          tr("Drops in a mix, at most"),
@@ -279,6 +312,7 @@ void MixingPage::showResults(const Evaluated& evaluated) {
         tr("%1: %2. The farthest mix %3.")
             .arg(counted(static_cast<int>(bottles.size()), tr("bottle"), tr("bottles")),
                  bottles.join(QStringLiteral(", ")), nearnessWords(mixes.worst)));
+    if (evaluated.desk != nullptr) m_uses->setText(usesWords(evaluated.desk->work.uses));
     m_help->clear();
     const Ladder& ladder = evaluated.appearance->ladders[*part];
     for (std::size_t b = 0; b < mixes.parts[*part].bands.size(); ++b) {

@@ -49,6 +49,7 @@ class MixingPage : public PlanPage {
 
     QComboBox* m_primer = nullptr;  // owned by Qt, as are the following
     QLabel* m_bottles_words = nullptr;
+    QLabel* m_uses = nullptr;
     QLabel* m_part_words = nullptr;
     MixList* m_mixes = nullptr;
     QLabel* m_help = nullptr;

@@ -50,6 +50,27 @@ QString rowText(const Paint& paint) {
     return text;
 }
 
+QString measuredWords(const Paint& paint) {
+    QString words = paint.swatch ? QObject::tr("Calibrated from a swatch over black and white.")
+                    : paint.spectrum.empty()
+                        ? QObject::tr("Nominal colour: recipes are as good as that.")
+                        : QObject::tr("Spectrum measured by a colour reader.");
+    if (paint.kind == PaintKind::Wash || paint.kind == PaintKind::Ink) {
+        words += QObject::tr(" It hides nothing: for glazes, recesses and filters.");
+    }
+    if (paint.kind == PaintKind::Metallic) {
+        words += QObject::tr(" Taken on parts of metallic paint only.");
+    }
+    if (paint.kind == PaintKind::Fluorescent) {
+        words += QObject::tr(" Fluorescent: hard to control; dull it with its neighbour.");
+    }
+    if (paint.corrected != 1.0) {
+        words += QObject::tr(" At the bench it turned out to count %1 times as strong.")
+                     .arg(paint.corrected, 0, 'g', 2);
+    }
+    return words;
+}
+
 bool matches(const Paint& paint, const QString& words) {
     return q(paint.name).contains(words, Qt::CaseInsensitive) ||
            q(paint.pigment).contains(words, Qt::CaseInsensitive) ||
@@ -170,6 +191,7 @@ void RackPage::addEditor() {
         new ColourField(tr("Colour, thick"), tr("As it looks thick and dry in daylight"), this);
     m_colour->setObjectName(QStringLiteral("paintColour"));
     column().addWidget(m_colour);
+    addStrength();
     m_left = new NumberField(tr("Left in the bottle"), tr("Millilitres"),
                              {0, 100, 0, tr(" ml"), false}, this);
     m_left->setObjectName(QStringLiteral("paintLeft"));
@@ -219,6 +241,18 @@ void RackPage::connectEditor() {
     connect(m_left, &NumberField::editingFinished, &document(), &Document::endGesture);
 }
 
+void RackPage::addStrength() {
+    m_strength = new PaintStrength(this);
+    column().addWidget(m_strength);
+    connect(m_strength, &PaintStrength::edited, this, &RackPage::changeChosen);
+    connect(m_strength, &PaintStrength::editingFinished, &document(), &Document::endGesture);
+}
+
+void RackPage::measure(bool tint) {
+    m_measures_tint = tint;
+    m_reader.measure(ColourReader::usualSocket());
+}
+
 void RackPage::addMeasuring() {
     auto* row = new QHBoxLayout;
     auto* photograph = newButton("paintPhotograph", tr("From a photograph …"),
@@ -234,8 +268,12 @@ void RackPage::addMeasuring() {
         const SwatchReading reading = askForSwatch(this, complain);
         if (reading) changeChosen(tr("Paint from a photograph"), reading);
     });
-    connect(reader, &QPushButton::clicked, this,
-            [this] { m_reader.measure(ColourReader::usualSocket()); });
+    auto* tint = newButton("tintReader", tr("Its tint"),
+                           tr("Takes what a connected colour reader measures on one part of the "
+                              "paint in ten of white"));
+    row->addWidget(tint);
+    connect(reader, &QPushButton::clicked, this, [this] { measure(false); });
+    connect(tint, &QPushButton::clicked, this, [this] { measure(true); });
     connect(&m_reader, &ColourReader::measured, this, &RackPage::takeSpectrum);
     connect(&m_reader, &ColourReader::failed, this, &RackPage::problem);
 }
@@ -244,6 +282,9 @@ void RackPage::takeSpectrum(const std::vector<double>& spectrum) {
     Reflectance measured;
     measured.share = Eigen::Map<const Spectrum>(spectrum.data());
     const Srgb tone = displayable(labFrom(reflected(daylight(), measured)));
+    if (m_measures_tint) {
+        return changeChosen(tr("Tint from the reader"), [&](Paint& paint) { paint.tint = tone; });
+    }
     changeChosen(tr("Spectrum from the reader"), [&](Paint& paint) {
         paint.spectrum = spectrum;
         paint.mass_tone = tone;
@@ -308,10 +349,8 @@ void RackPage::showPaint(const Paint& paint) {
     m_kind->setCurrentIndex(static_cast<int>(paint.kind));
     m_colour->setColour(paint.mass_tone);
     m_left->setValue(paint.left_ml);
-    m_measured->setText(paint.swatch ? tr("Calibrated from a swatch over black and white.")
-                        : paint.spectrum.empty()
-                            ? tr("Nominal colour and opacity: recipes are as good as these.")
-                            : tr("Spectrum measured by a colour reader; opacity as said above."));
+    m_strength->setPaint(paint);
+    m_measured->setText(measuredWords(paint));
 }
 
 void RackPage::showPlan(const Plan& plan) {

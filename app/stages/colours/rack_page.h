@@ -7,6 +7,7 @@
 
 #include "app/jobs/colour_reader.h"
 #include "app/pages/plan_page.h"
+#include "app/stages/colours/paint_strength.h"
 #include "app/widgets/colour_field.h"
 
 namespace glaukophos {
@@ -32,7 +33,10 @@ class RackPage : public PlanPage {
     void addActions();
     void addEditor();
     void connectEditor();
+    void addStrength();
     void addMeasuring();
+    // The reader is asked for the paint itself, or for one part of it in ten of white.
+    void measure(bool tint);
     void takeSpectrum(const std::vector<double>& spectrum);
     // The paint that is being edited.
     [[nodiscard]] std::optional<std::size_t> chosenPaint() const;
@@ -53,7 +57,9 @@ class RackPage : public PlanPage {
     QComboBox* m_opacity = nullptr;
     QComboBox* m_kind = nullptr;
     NumberField* m_left = nullptr;
+    PaintStrength* m_strength = nullptr;
     QLabel* m_measured = nullptr;
+    bool m_measures_tint = false;
     ColourReader m_reader;
     std::vector<std::size_t> m_shown;  // rack index of each row
 };

@@ -93,9 +93,11 @@ void ShadingPage::addLights() {
     m_black = addChoice("blackHighlight", tr("Black parts"),
                         tr("The colour that black shows where it is lit"),
                         namesOf(blackHighlights()), in_shading(&Shading::black));
-    m_red_guard = new QCheckBox(tr("Keep reds from turning pink"), this);
+    m_red_guard = new QCheckBox(tr("Reds stay red"), this);
     m_red_guard->setObjectName(QStringLiteral("redGuard"));
-    m_red_guard->setToolTip(tr("The lights of a red part turn to orange and keep their strength"));
+    m_red_guard->setToolTip(
+        tr("Violet-brown in the shadows, strong and no lighter than a red can be in the "
+           "lights: neither pink nor ochre"));
     column().addWidget(m_red_guard);
     connect(m_red_guard, &QCheckBox::toggled, this, [this](bool on) {
         edit(tr("Reds kept from pink"), [&](Shading& shading) { shading.red_guard = on; });

@@ -10,6 +10,7 @@
 
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
+#include "core/colour/colour_difference.h"
 
 namespace glaukophos {
 namespace {
@@ -21,13 +22,17 @@ struct SpotEntry {
     const char* object;
     const char* tip;
 };
-const std::array<SpotEntry, 6> kSpots = {{
+const std::array<SpotEntry, 8> kSpots = {{
     {QT_TR_NOOP("Grey card"), "spotCard", QT_TR_NOOP("Needed: it gives the light of the picture")},
     {QT_TR_NOOP("Paint, thick"), "spotThick", QT_TR_NOOP("Where nothing shows through")},
     {QT_TR_NOOP("Paint over black"), "spotOverBlack", QT_TR_NOOP("One coat, for calibration")},
     {QT_TR_NOOP("Paint over white"), "spotOverWhite", QT_TR_NOOP("The same coat")},
     {QT_TR_NOOP("Bare black"), "spotBlack", QT_TR_NOOP("Of the card the coat was laid on")},
     {QT_TR_NOOP("Bare white"), "spotWhite", QT_TR_NOOP("Of the same card")},
+    {QT_TR_NOOP("1 in 4 of white"), "spotIn4",
+     QT_TR_NOOP("A dab of one part of the paint in four of white, thick")},
+    {QT_TR_NOOP("1 in 10 of white"), "spotIn10",
+     QT_TR_NOOP("A dab of one part in ten of white: how strong the paint is")},
 }};
 
 }  // namespace
@@ -128,8 +133,9 @@ SwatchDialog::SwatchDialog(const QImage& photograph, QWidget* parent)
     row->addWidget(m_photograph, 1);
     auto* column = new QVBoxLayout;
     auto* words =
-        new QLabel(tr("Click the grey card, then the paint. For calibration also the same "
-                      "coat over black and over white, and the bare card."),
+        new QLabel(tr("Click the grey card, then the paint. Dabs of it in four and ten parts of "
+                      "white tell how strong it is. For calibration also the same coat over black "
+                      "and over white, and the bare card."),
                    this);
     words->setWordWrap(true);
     words->setFixedWidth(220);
@@ -187,14 +193,37 @@ void SwatchDialog::showWhatIsRead() {
     applyTo(read);
     m_result->setText(
         QStringLiteral("<span style='background:%1'>&nbsp;&nbsp;&nbsp;&nbsp;&nbsp;</span> %1<br>%2")
-            .arg(q(hexFrom(read.mass_tone)),
-                 isCalibration() ? tr("calibrated over black and white") : tr("colour only")));
+            .arg(q(hexFrom(read.mass_tone)), isCalibration() ? tr("calibrated over black and white")
+                                             : read.tint     ? tr("colour and strength")
+                                                             : tr("colour only")) +
+        howWellItFits(read));
+}
+
+std::optional<Srgb> SwatchDialog::tintFor(const Paint& paint) const {
+    if (!has(Card) || !has(Thick)) return std::nullopt;
+    if (has(In10)) return colourOf(In10);
+    if (!has(In4)) return std::nullopt;
+    const Lab in_four = labFrom(xyzFrom(linearFrom(colourOf(In4))));
+    const PaintFilm film =
+        filmFromTint(reflectanceOf(paint.mass_tone), in_four, referenceWhite(), 4.0);
+    return displayable(tintOf(film, referenceWhite()));
+}
+
+QString SwatchDialog::howWellItFits(const Paint& paint) const {
+    if (!has(In4) || !has(In10) || !paint.tint) return {};
+    const Lab said = tintOf(filmOf(paint), referenceWhite(), 4.0);
+    const double away = ciede2000(said, labFrom(xyzFrom(linearFrom(colourOf(In4)))));
+    return away < 4.0 ? tr("<br>The dab of 1 in 4 agrees.")
+                      : tr("<br>The dab of 1 in 4 is %1 off what the others say: was one of them "
+                           "thin, or the drops uneven?")
+                            .arg(away, 0, 'f', 0);
 }
 
 void SwatchDialog::applyTo(Paint& paint) const {
     paint.spectrum.clear();
     paint.swatch.reset();
     if (has(Thick)) paint.mass_tone = colourOf(Thick);
+    paint.tint = tintFor(paint);
     if (!isCalibration()) return;
     paint.swatch =
         Swatch{colourOf(OverBlack), colourOf(OverWhite), colourOf(Black), colourOf(White)};
@@ -223,6 +252,10 @@ SwatchReading askForSwatch(QWidget* parent, const std::function<void(const QStri
         paint.mass_tone = read.mass_tone;
         paint.swatch = read.swatch;
         paint.spectrum.clear();
+        if (read.tint) {
+            paint.tint = read.tint;
+            paint.corrected = 1.0;  // it is known now
+        }
     };
 }
 

@@ -43,7 +43,7 @@ class SwatchPhotograph : public QWidget {
     [[nodiscard]] QRectF fitted() const;
 
     QImage m_photograph;
-    std::array<Mark, 6> m_marks;
+    std::array<Mark, 8> m_marks;
 };
 
 class SwatchDialog : public QDialog {
@@ -59,14 +59,18 @@ class SwatchDialog : public QDialog {
     static QImage photographFrom(const QString& file);
 
   private:
-    enum Spot { Card, Thick, OverBlack, OverWhite, Black, White };
+    enum Spot { Card, Thick, OverBlack, OverWhite, Black, White, In4, In10 };
     void take(const QPoint& pixel);
     void showWhatIsRead();
     [[nodiscard]] bool has(Spot spot) const { return m_seen.at(spot).has_value(); }
     [[nodiscard]] Srgb colourOf(Spot spot) const;
     [[nodiscard]] bool isCalibration() const;
+    // The tint of one part in ten; from one in four where only that was seen.
+    [[nodiscard]] std::optional<Srgb> tintFor(const Paint& paint) const;
 
-    std::array<std::optional<Srgb>, 6> m_seen;
+    [[nodiscard]] QString howWellItFits(const Paint& paint) const;
+
+    std::array<std::optional<Srgb>, 8> m_seen;
     SwatchPhotograph* m_photograph;  // owned by Qt, as are the following
     QButtonGroup* m_spots;
     NumberField* m_reflectance;

@@ -146,7 +146,8 @@ void BandsPage::showResults(const Evaluated& evaluated) {
     m_bars->show(bands.borders, bands.whole, evaluated.plan.values.paint,
                  evaluated.plan.values.bands == document().plan().values.bands);
     m_table->show(bands, chosen, evaluated.plan.values.paint);
-    const QString warning = shrinkWarning(chosen);
+    QString warning = q(shadowWords(evaluated.plan.values.bands, bands));
+    if (warning.isEmpty()) warning = shrinkWarning(chosen);
     m_warning->setText(warning);
     m_warning->setVisible(!warning.isEmpty());
 }

@@ -252,7 +252,10 @@ TEST(Mixes, ABridgeHalvesTheJump) {
             ++bridges;
             EXPECT_GT(band.step, 10.0);
             EXPECT_LT(band.bridge->step, band.step);
-            EXPECT_GE(band.bridge->veils, 1);
+            ASSERT_GE(band.bridge->veil_thinners.size(), 1U);
+            for (const double thinner : band.bridge->veil_thinners) EXPECT_GE(thinner, 0.0);
+            EXPECT_GE(band.bridge->darker_parts, 1);
+            EXPECT_GE(band.bridge->lighter_parts, 1);
         }
     }
     EXPECT_GT(bridges, 0);

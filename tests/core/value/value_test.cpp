@@ -97,7 +97,7 @@ TEST(Bands, OfAnEvenlyLitSurfaceStillRise) {
     const std::vector<float> lightness(50, 40.0F);
     const std::vector<float> areas(50, 1.0F);
     const BandBorders borders =
-        bordersFor(std::vector<double>{0.2, 0.2, 0.2, 0.2, 0.2}, lightness, areas);
+        bordersFor(std::vector<double>{0.2, 0.2, 0.2, 0.2, 0.2}, lightness, areas, 10.0).borders;
     for (std::size_t i = 1; i < borders.size(); ++i) EXPECT_GT(borders[i], borders[i - 1]);
 }
 

@@ -114,8 +114,8 @@ TEST(Steps, ABaseCoatCoversThePart) {
     // Enough is mixed: a drop covers 900 mm2 of a full coat, twice that thinned 1:1, half of it is
     // lost on brush and palette (common practice, no source).
     const double needed = base.area_mm2 * base.coats / (1.0 + base.thinner) / 450.0;
-    EXPECT_GE(dropsIn(base.recipe) * base.batches, needed - 1e-6);
-    EXPECT_LT(dropsIn(base.recipe) * (base.batches - 1), needed);
+    EXPECT_GE(dropsIn(base.amounts) * base.batches, needed - 1e-6);
+    EXPECT_LT(dropsIn(base.amounts) * (base.batches - 1), needed);
 }
 
 // A hemisphere of a ball is lit by a far light; the map of a layer is where the light makes it.
