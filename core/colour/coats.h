@@ -12,7 +12,7 @@ Lab colourOver(const PaintFilm& film, double x, const Reflectance& ground);
 
 // Coats of thickness `x` until nothing more changes to the eye: within `tolerance` (CIEDE2000) of
 // the thick paint. `most` when even those do not do.
-int coatsOver(const PaintFilm& film, double x, const Reflectance& ground, double tolerance = 2.0,
+int coatsOver(const PaintFilm& film, double x, const Reflectance& ground, double tolerance = 3.0,
               int most = 9);
 
 // Thin layers of the next colour over the last one, each a change of at most `limit` (CIEDE2000),

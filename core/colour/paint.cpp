@@ -56,7 +56,7 @@ double usualTintLightness(double lightness, Strength strength) {
 }  // namespace
 
 double contrastRatioOf(Opacity opacity) {
-    constexpr std::array<double, 4> kRatios = {0.97, 0.88, 0.65, 0.35};
+    constexpr std::array<double, 4> kRatios = {0.97, 0.92, 0.65, 0.35};
     return kRatios.at(static_cast<std::size_t>(opacity));
 }
 

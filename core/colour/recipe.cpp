@@ -16,7 +16,7 @@ namespace {
 
 using Ratio = std::array<int, 3>;
 
-constexpr int kTouchedFrom = 6;   // fewer drops leave no room for touches either
+constexpr int kTouchedFrom = 8;   // fewer drops leave no room for touches either
 constexpr int kMostTouched = 62;  // tenths of a drop in a mix with touches
 
 // Much of one paint and a touch of the others: pale colours of strong pigments ask for them. A

@@ -16,7 +16,7 @@ constexpr double kLightChroma = 0.035;
 constexpr double kTowardsOrange_deg = 10.0;  // as far as the lights of a red may turn
 constexpr double kTowardsViolet_deg = 40.0;
 constexpr double kDeepRed_deg = 24.0;   // how far its shadows turn to violet
-constexpr double kVeilBegins = 0.74;    // position: only the topmost of five bands
+constexpr double kVeilBegins = 0.74;    // of the topmost position: the last of five bands
 constexpr double kReddestLight = 0.64;  // OKLab lightness above which a red is a pink
 
 // A hue as a unit vector of a and b. All this runs for every vertex of a figure, so that those of
@@ -252,10 +252,13 @@ Oklab shaded(const Shading& shading, const ShadingSubject& subject, const Oklab&
     if (shading.black != BlackHighlight::AsLit && isBlack(subject.local)) {
         colour = litBlack(shading.black, subject, colour, position);
     }
-    const double veil = subject.veiled_all ? 1.0 : smooth((position - kVeilBegins) / 0.14);
+    const double begins = kVeilBegins * subject.topmost;
+    const double veil = subject.veiled_all ? 1.0 : smooth((position - begins) / 0.14);
     colour = added(colour, 0.35 * shadowChroma(colour) * by_night * subject.shadow_warmth * shadow,
                    kWarmShadow);
-    return towards(colour, subject.veil, by_night * subject.veiled * veil);
+    // On the topmost it is what is seen first.
+    const double taken = 1.0 - std::pow(1.0 - subject.veiled, 3.0);
+    return towards(colour, subject.veil, by_night * taken * veil);
 }
 
 }  // namespace glaukophos

@@ -42,6 +42,7 @@ struct ShadingSubject {
     double shadow_warmth = 0.0;  // red-violet in the shadows, 0..1
     Oklab veil;                  // one colour for all lights, such as the moon's ...
     double veiled = 0.0;         // ... and how far they take it, 0..1
+    double topmost = 1.0;        // position of the part's lightest place
     bool night = false;          // colours are dull and are to stay so
     bool veiled_all = false;     // not the topmost lights only: metals, which mirror the sky
 };

@@ -112,9 +112,44 @@ void lowerReflections(Plan& plan, const Finding& /*finding*/) {
     if (!has_white) plan.rack.push_back(genericRack().front());
 }
 
+// Between the two pots that are farthest apart in lightness, one of the rack that lies between;
+// where there is none, the program mixes the ladder.
+void addPotBetween(const std::vector<Paint>& rack, std::optional<PotLadder>& ladder) {
+    const auto lightness = [&](const std::string& pot) {
+        const auto paint = std::ranges::find(rack, pot, &Paint::name);
+        return paint == rack.end() ? 0.0 : labFrom(xyzFrom(linearFrom(paint->mass_tone))).L;
+    };
+    std::size_t widest = 0;
+    double gap = 0.0;
+    for (std::size_t i = 1; i < ladder->pots.size(); ++i) {
+        const double here = lightness(ladder->pots[i]) - lightness(ladder->pots[i - 1]);
+        if (here <= gap) continue;
+        gap = here;
+        widest = i;
+    }
+    const double middle = lightness(ladder->pots[widest]) - 0.5 * gap;
+    const Paint* between = nullptr;
+    for (const Paint& paint : rack) {
+        const double off = std::abs(lightness(paint.name) - middle);
+        if (off > 0.25 * gap || !covers(paint, filmOf(paint))) continue;
+        if (between == nullptr || off < std::abs(lightness(between->name) - middle)) {
+            between = &paint;
+        }
+    }
+    if (between == nullptr || widest == 0 || ladder->pots.size() >= kMostPots) {
+        ladder.reset();
+    } else {
+        ladder->pots.insert(ladder->pots.begin() + static_cast<std::ptrdiff_t>(widest),
+                            between->name);
+    }
+}
+
 void bridgeTheStep(Plan& plan, const Finding& finding) {
+    Part& part = plan.parts[finding.subject];
     if (buildUpOf(plan, finding.subject) == BuildUp::Hatched) {
-        plan.parts[finding.subject].build_up = BuildUp::DarkToLight;
+        part.build_up = BuildUp::DarkToLight;
+    } else if (part.pots) {
+        addPotBetween(plan.rack, part.pots);
     } else {
         plan.mixing.paints_a_part = std::min(plan.mixing.paints_a_part + 1, 6);
     }

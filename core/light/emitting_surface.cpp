@@ -90,7 +90,14 @@ std::uint32_t EmittingSurface::build(std::span<std::uint32_t> triangles) {
 bool EmittingSurface::looksSmall(const Patch& patch, const Vec3& way) const {
     const auto far = static_cast<float>(m_detail.far_radii) * patch.radius_mm;
     if (way.squaredNorm() < far * far) return false;
-    return patch.area_vector.norm() >= static_cast<float>(m_detail.evenness) * patch.area_mm2;
+    const float size = patch.area_vector.norm();
+    const float even = size / patch.area_mm2;
+    if (even < static_cast<float>(m_detail.evenness)) return false;
+    // Faces in a cone of half angle a have an evenness of (1 + cos a) / 2.
+    const float cosine = 2.0F * std::min(even, 1.0F) - 1.0F;
+    const float spread = std::sqrt(std::max(0.0F, 1.0F - cosine * cosine));
+    const bool at_rim = std::abs(patch.area_vector.dot(way)) < spread * size * way.norm();
+    return !at_rim || even >= static_cast<float>(m_detail.rim_evenness);
 }
 
 double EmittingSurface::ofTriangle(const Patch& patch, const Vec3& point,
@@ -162,7 +169,8 @@ EmittingSurface::Spot EmittingSurface::spotAt(const std::vector<Entry>& entries,
     spot.position = pointIn(m_triangles[triangle.triangle], {along, place.y});
     const Vec3 way = spot.position - point;
     if (i != found->patch) {  // far away all of a patch gives alike
-        spot.weight = normal.dot(way) > 0.0F ? 1.0 : 0.0;
+        const bool shines = normal.dot(way) > 0.0F && triangle.area_vector.dot(way) < 0.0F;
+        spot.weight = shines ? 1.0 : 0.0;
         return spot;
     }
     const double here = smallFactor(triangle.area_vector, 0.0F, way, normal);

@@ -10,8 +10,9 @@ namespace glaukophos {
 
 // How finely a glowing surface is looked at.
 struct EmittingDetail {
-    double far_radii = 4.0;  // a patch this many of its radii away counts as one point ...
-    double evenness = 0.9;   // ... if its faces look one way: |sum of area vectors| / area
+    double far_radii = 4.0;      // a patch this many of its radii away counts as one point ...
+    double evenness = 0.95;      // ... if its faces look one way: |sum of area vectors| / area
+    double rim_evenness = 0.99;  // ... and that where some of them may face away
 };
 
 // Triangles of one radiance in a tree of patches. Irradiance is that of radiance 1 / pi.

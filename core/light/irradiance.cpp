@@ -108,13 +108,13 @@ int finenessOf(Accuracy accuracy) {
 EmittingDetail detailFor(Accuracy accuracy) {
     switch (accuracy) {
         case Accuracy::Preview:
-            return {2.0, 0.7};
+            return {2.0, 0.8, 0.9};
         case Accuracy::Soft:
-            return {4.0, 0.9};
+            return {4.0, 0.95, 0.99};
         case Accuracy::Reference:
             break;
     }
-    return {16.0, 0.99};
+    return {16.0, 0.99, 0.9995};
 }
 
 int pointsFor(Accuracy accuracy) {

@@ -243,6 +243,21 @@ void addLightness(const Plan& plan, std::span<const float> light_seen,
     });
 }
 
+// Where on the scale each part has its lightest place, of which the moon takes hold.
+void findTopmost(const Plan& plan, std::span<const float> areas, Values& values) {
+    if (!plan.colours.night.used) return;
+    std::vector<double> topmost(plan.parts.size(), 0.0);
+    for (std::size_t v = 0; v < areas.size(); ++v) {
+        double& top = topmost[plan.figure->surface.parts[v]];
+        if (areas[v] > 0.0F) {
+            top = std::max(top, plan.values.paint.position(values.lightness[v]));
+        }
+    }
+    for (std::size_t p = 0; p < topmost.size(); ++p) {
+        values.development.parts[p].subject.topmost = topmost[p];
+    }
+}
+
 void takeLicences(const Plan& plan, Values& values) {
     if (!hasLicences(plan)) return;
     values.as_lit = values.lightness;
@@ -254,7 +269,9 @@ void takeLicences(const Plan& plan, Values& values) {
 }  // namespace
 
 void recolour(const Plan& plan, const Irradiance& irradiance, Values& values) {
-    recolour(plan, irradiance, paintedAreas(plan, irradiance), values);
+    const std::vector<float> areas = paintedAreas(plan, irradiance);
+    recolour(plan, irradiance, areas, values);
+    if (values.lightness.size() == areas.size()) findTopmost(plan, areas, values);
 }
 
 Values valuesOf(const Plan& plan, const Irradiance& irradiance, const Values* exposed_as) {
@@ -302,6 +319,7 @@ Values valuesOf(const Plan& plan, const Irradiance& irradiance, const Values* ex
     darkenRest(plan, irradiance, weights, values);
     takeLicences(plan, values);
     turnOver(plan, irradiance, values.lightness, values.painted);
+    if (exposed_as == nullptr) findTopmost(plan, areas, values);
     requireFinite(values.light, "light of all together");
     requireFinite(values.lightness, "values");
     requireFinite(values.painted, "painted values");

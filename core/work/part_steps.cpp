@@ -384,38 +384,4 @@ std::vector<Step> partSteps(const WorkBasis& basis, PartIndex part) {
     return PartLayers(basis, part).steps();
 }
 
-std::vector<Step> greySteps(const WorkBasis& basis) {
-    std::vector<PartIndex> parts;
-    for (std::size_t p = 0; p < basis.plan.parts.size(); ++p) {
-        const bool painted = basis.before.bands.parts[p].area_mm2() > 0.0;
-        if (painted && buildUpOf(basis.plan, p) == BuildUp::GreysFirst) {
-            parts.push_back(static_cast<PartIndex>(p));
-        }
-    }
-    std::vector<Step> steps;
-    if (parts.empty()) return steps;
-    const BandBorders& borders = basis.before.bands.borders;
-    for (std::size_t b = 0; b <= borders.size(); ++b) {
-        Step step;
-        step.kind = b == 0 ? StepKind::Base : StepKind::Layer;
-        step.parts = parts;
-        step.band = b;
-        step.key = keyOf("greys", b);
-        step.title = fmt::format("Greys: {}", bandName(b, borders.size() + 1));
-        step.mask = {Where::Values, b == 0 ? -1e9 : borders[b - 1], 1e9, 0, 0};
-        step.recipe =
-            recipeOf(basis.plan, basis.mixes.rack, {middleOf(b, borders, basis.paint()), 0.0, 0.0},
-                     basis.mixes.allowed);
-        step.thinner = basis.plan.mixing.thinner;
-        step.coats = b == 0 ? 2 : 1;
-        step.why = "All values in greys first; transparent colour goes over them.";
-        step.how = "Draw from dark to light; these borders show through the colour.";
-        step.phase = Phase::Ground;
-        if (!steps.empty()) follows(step, steps.back(), "each grey lies on the darker one");
-        complete(basis, step);
-        if (step.area_mm2 >= kLeastBand_mm2) steps.push_back(std::move(step));
-    }
-    return steps;
-}
-
 }  // namespace glaukophos

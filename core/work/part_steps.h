@@ -11,9 +11,6 @@ std::vector<Step> partSteps(const WorkBasis& basis, PartIndex part);
 // Whether a step is bridged by veils, since a mix in between leaves it too large.
 bool bridgedByVeils(const Plan& plan, const Bridge& bridge);
 
-// Greys for all parts that get transparent colour over them, one step a band.
-std::vector<Step> greySteps(const WorkBasis& basis);
-
 // "5.2 cm²", "38 mm²".
 std::string areaWords(double area_mm2);
 

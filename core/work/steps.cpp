@@ -11,6 +11,8 @@
 #include "core/colour/colour_difference.h"
 #include "core/geometry/nearest_vertex.h"
 #include "core/work/glow_steps.h"
+#include "core/work/ground_steps.h"
+#include "core/work/paint_use.h"
 #include "core/work/part_steps.h"
 #include "core/work/step_key.h"
 #include "core/work/step_order.h"
@@ -21,90 +23,6 @@ namespace {
 
 constexpr double kSameMix = 1.5;  // CIEDE2000 between two parts' mixes that one can serve
 constexpr double kShortestLines_mm = 8.0;
-
-const char* kDryPrimer = "paint holds only on dry primer";
-
-Step primeStep(const WorkBasis& basis) {
-    Step prime;
-    prime.kind = StepKind::Prime;
-    prime.key = "primer";
-    prime.title = "Primer";
-    prime.paint = fmt::format("primer {}", hexFrom(basis.plan.mixing.primer));
-    prime.tool = Tool::Can;
-    prime.thinner = 0.0;
-    prime.why = "Paint holds on it; its colour means \"no light yet\".";
-    prime.how = "Resin washed and cured, plastic washed; then short passes from all sides.";
-    complete(basis, prime);
-    return prime;
-}
-
-Step sprayStep(const WorkBasis& basis, std::size_t index, const Step& before) {
-    const UnderCoat& coat = basis.plan.under.coats[index];
-    Step spray;
-    spray.kind = StepKind::Spray;
-    spray.key = keyOf("spray", index);
-    spray.title = fmt::format("Underpainting: {}", coat.paint);
-    spray.paint = coat.paint;
-    spray.mask = {Where::Sprayed, 0, 1e9, 0, index};
-    spray.tool = Tool::Airbrush;
-    spray.thinner = 3.0;
-    spray.coats = std::max(1, static_cast<int>(std::lround(coat.thickness * 3.0)));
-    spray.why = coat.spread_deg > 85.0
-                    ? "The shadow colour, from everywhere."
-                    : fmt::format("From above, within {:.0f} degrees: a light of that width.",
-                                  coat.spread_deg);
-    spray.how = "A drop of water more if light colours speckle. Try it on a dark scrap first.";
-    follows(spray, before, index == 0 ? kDryPrimer : "each pass is narrower and lighter");
-    complete(basis, spray);
-    return spray;
-}
-
-Step filterStep(const WorkBasis& basis, const std::string& paint,
-                const std::vector<PartIndex>& parts, const Step& last_spray) {
-    Step filter;
-    filter.kind = StepKind::Filter;
-    filter.key = keyOf(basis.plan.parts[parts.front()], "filter");
-    for (const PartIndex part : std::span(parts).subspan(1)) {
-        filter.also.push_back(keyOf(basis.plan.parts[part], "filter"));
-    }
-    filter.title = fmt::format("Underpainting: {} over it", paint);
-    filter.parts = parts;
-    filter.paint = paint;
-    filter.thinner = 6.0;
-    filter.coats = 2;
-    filter.why = "A transparent colour takes the values from below.";
-    filter.how = "Even; taken out of the recesses before it dries.";
-    follows(filter, last_spray, "a filter colours what lies below it");
-    complete(basis, filter);
-    return filter;
-}
-
-// Paints that filter an underpainting, each with the parts it goes over.
-std::vector<std::pair<std::string, std::vector<PartIndex>>> filtersOf(const Plan& plan) {
-    std::vector<std::pair<std::string, std::vector<PartIndex>>> filters;
-    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
-        const std::string& own = plan.parts[p].filter;
-        const std::string& name = own.empty() ? plan.under.filter : own;
-        if (name.empty()) continue;
-        auto same = std::ranges::find(filters, name, &decltype(filters)::value_type::first);
-        if (same == filters.end()) same = filters.insert(filters.end(), {name, {}});
-        same->second.push_back(static_cast<PartIndex>(p));
-    }
-    return filters;
-}
-
-std::vector<Step> primerSteps(const WorkBasis& basis) {
-    std::vector<Step> steps{primeStep(basis)};
-    if (!basis.plan.under.used) return steps;
-    for (std::size_t i = 0; i < basis.plan.under.coats.size(); ++i) {
-        steps.push_back(sprayStep(basis, i, steps.back()));
-    }
-    const Step last_spray = steps.back();
-    for (const auto& [paint, parts] : filtersOf(basis.plan)) {
-        steps.push_back(filterStep(basis, paint, parts, last_spray));
-    }
-    return steps;
-}
 
 std::optional<Step> edgeStep(const WorkBasis& basis, PartIndex part) {
     double length = 0.0;
@@ -282,49 +200,6 @@ Step cleanUp(const WorkBasis& basis) {
     return step;
 }
 
-// What all figures take of each paint, the most first.
-std::vector<PaintUse> usesOf(const Plan& plan, const std::vector<Step>& steps,
-                             const MixingRack& rack) {
-    std::vector<PaintUse> uses;
-    for (const Paint& paint : rack.paints) uses.push_back({paint.name, 0.0, paint.left_ml});
-    for (const Step& step : steps) {
-        for (const Amount& amount : step.amounts) {
-            uses[amount.paint].ml += step.batches * dropsIn({amount}) * kDrop_ml;
-        }
-        const auto named = std::ranges::find(uses, step.paint, &PaintUse::paint);
-        if (!step.recipe.drops.empty() || named == uses.end()) continue;
-        named->ml += plan.steps.figures * kDrop_ml *
-                     dropsFor(step.area_mm2, step.coats, filmThickness(step.thinner));
-    }
-    std::erase_if(uses, [](const PaintUse& use) { return use.ml <= 0.0; });
-    std::ranges::stable_sort(uses, std::greater<>{}, &PaintUse::ml);
-    return uses;
-}
-
-void noteMissing(const Plan& plan, const std::vector<Step>& steps, Work& work) {
-    for (const Step& step : steps) {
-        const bool named = step.kind == StepKind::Spray || step.kind == StepKind::Filter;
-        if (named && std::ranges::find(plan.rack, step.paint, &Paint::name) == plan.rack.end()) {
-            work.missing.push_back(fmt::format(
-                "\"{}\" asks for {}, which is not in the rack: add it, or choose another paint "
-                "under Colours, Under.",
-                step.title, step.paint));
-        }
-    }
-    for (const Part& part : plan.parts) {
-        if (!part.pots) continue;
-        for (const std::string& pot : part.pots->pots) {
-            const bool there = pot == kPrimerPot ||
-                               std::ranges::find(plan.rack, pot, &Paint::name) != plan.rack.end();
-            if (there) continue;
-            work.missing.push_back(
-                fmt::format("{} is to be painted from {}, which is not in the rack: until it is, "
-                            "its ladder is mixed from the rest.",
-                            part.name, pot));
-        }
-    }
-}
-
 // What one phase waits for in another.
 void joinAllPhases(std::vector<Step>& steps) {
     std::ranges::stable_sort(steps, {}, &Step::phase);
@@ -423,7 +298,7 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
         return tl::unexpected(moved.error());
     }
     for (const BrokenRule& rule : brokenRules(steps)) work.broken.push_back(inWords(steps, rule));
-    noteMissing(plan, steps, work);
+    work.missing = missingPaints(plan, steps);
     work.steps = std::move(steps);
     work.uses = usesOf(plan, work.steps, mixes.rack);
     work.rack = mixes.rack;

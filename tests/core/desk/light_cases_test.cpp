@@ -64,8 +64,12 @@ TEST(LightCases, ExposureDownMeansTargetsDown) {
                 const Rung& rung = appearance->ladders[0][b];
                 if (!rung.present || rung.area_mm2 < 1.0) continue;
                 // Within the rounding of a colour to bytes.
-                if (b > 0) EXPECT_GE(rung.target.L, borders[b - 1] - 0.6) << b;
-                if (b < borders.size()) EXPECT_LE(rung.target.L, borders[b] + 0.6) << b;
+                if (b > 0) {
+                    EXPECT_GE(rung.target.L, borders[b - 1] - 0.6) << b;
+                }
+                if (b < borders.size()) {
+                    EXPECT_LE(rung.target.L, borders[b] + 0.6) << b;
+                }
             }
         }
     }

@@ -79,8 +79,11 @@ TEST(Colouring, NightDarkensARedBallAndDullsIt) {
     const double blue_night = meanOf(night.ladders[1]).L;
     EXPECT_LT(red_night / blue_night, 0.8 * red_day / blue_day);
     EXPECT_LT(meanOf(night.ladders[0]).C, 0.6 * meanOf(day.ladders[0]).C);
-    // All lights go to one pale blue, whatever the local colour (common practice, no source).
-    const Oklab top = oklabFrom(xyzFrom(night.ladders[0][3].target));
+    // The topmost lights go to one pale blue, whatever the local colour (common practice, no
+    // source).
+    const auto lightest = std::find_if(night.ladders[0].rbegin(), night.ladders[0].rend(),
+                                       [](const Rung& rung) { return rung.present; });
+    const Oklab top = oklabFrom(xyzFrom(lightest->target));
     EXPECT_LT(top.b, 0.0);
     // With all licence it is day again, but for the veil that is turned down with it.
     plan.colours.night.licence = 1.0;
