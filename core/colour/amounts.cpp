@@ -10,7 +10,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr int kTouched = 15;  // from so many parts of one paint on the others are touches
+constexpr int kTouched = 20;  // from so many parts of one paint on the others are touches
 
 std::vector<Amount> scaled(const Recipe& recipe, int times, bool in_touches) {
     std::vector<Amount> amounts;
@@ -32,9 +32,9 @@ std::vector<Amount> amountsOf(const Recipe& recipe, double needed_drops) {
     const int most = recipe.drops.front().drops;
     if (most >= kTouched && recipe.drops.size() > 1) {
         // Drops of the one, touches of the others.
-        return scaled(recipe, most % kTouchesADrop == 0 ? 1 : 2, true);
+        return scaled(recipe, 1, true);
     }
-    constexpr double kEnough = 0.35;  // of a batch: less would mostly be thrown away
+    constexpr double kEnough = 0.12;  // of a batch: of less, most would be thrown away
     if (needed_drops >= kEnough * all) return scaled(recipe, 1, false);
     const double touches = needed_drops * kTouchesADrop / all;
     return scaled(recipe, std::max(1, static_cast<int>(std::ceil(touches - 1e-9))), true);

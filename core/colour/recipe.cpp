@@ -24,7 +24,7 @@ constexpr int kMostTouched = 62;  // tenths of a drop in a mix with touches
 void addTouches(int paints, int most_drops, std::vector<Ratio>& ratios) {
     if (most_drops < kTouchedFrom) return;
     constexpr std::array<std::array<int, 2>, 3> kTouches = {{{1, 1}, {2, 1}, {1, 2}}};
-    for (const int much : {15, 20, 30, 40, 60}) {
+    for (const int much : {20, 30, 40, 60}) {
         for (int which = 0; which < paints; ++which) {
             for (const auto& touch : kTouches) {
                 if (paints == 2 && touch != kTouches[0]) continue;

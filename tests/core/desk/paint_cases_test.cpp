@@ -362,9 +362,9 @@ TEST(PaintCases, TouchesKeepTheProportions) {
     using All = std::vector<Amount>;
     EXPECT_EQ(amounts({{0, 4}, {1, 1}}, 5.0), (All{{0, 4, false}, {1, 1, false}}));
     EXPECT_EQ(amounts({{0, 4}, {1, 1}}, 0.2), (All{{0, 4, true}, {1, 1, true}}));
-    EXPECT_EQ(amounts({{0, 4}, {1, 1}}, 0.9), (All{{0, 8, true}, {1, 2, true}}));
+    EXPECT_EQ(amounts({{0, 4}, {1, 1}}, 0.55), (All{{0, 8, true}, {1, 2, true}}));
     EXPECT_EQ(amounts({{0, 20}, {1, 1}}, 5.0), (All{{0, 2, false}, {1, 1, true}}));
-    EXPECT_EQ(amounts({{0, 15}, {1, 1}}, 0.1), (All{{0, 3, false}, {1, 2, true}}));
+    EXPECT_EQ(amounts({{0, 30}, {1, 2}}, 0.1), (All{{0, 3, false}, {1, 2, true}}));
     EXPECT_EQ(amounts({{0, 1}}, 0.05), (All{{0, 1, true}}));
     EXPECT_DOUBLE_EQ(dropsIn(amounts({{0, 20}, {1, 1}}, 5.0)), 2.1);
 }
