@@ -14,19 +14,20 @@ namespace {
 
 struct RayPlan {
     std::uint32_t first = 1;
-    std::uint32_t more = 0;  // where the first disagree
+    std::uint32_t more = 0;  // where the first disagree or are next to a border
+    std::uint32_t last = 0;  // where those disagree too
 };
 
 RayPlan raysFor(Accuracy accuracy, int preview_rays) {
     switch (accuracy) {
         case Accuracy::Preview:
-            return {static_cast<std::uint32_t>(preview_rays), 0};
+            return {static_cast<std::uint32_t>(preview_rays), 0, 0};
         case Accuracy::Soft:
-            return {4, 12};
+            return {4, 12, 16};
         case Accuracy::Reference:
             break;
     }
-    return {4096, 0};
+    return {4096, 0, 0};
 }
 
 template <class Source>
@@ -55,14 +56,10 @@ class Tracer {
             }
         }
         if (m_plan.more > 0) {
-            ShadowRays rays(m_scene, m_passed, m_source.isParallel(), sums);
-            for (std::size_t i = begin; i < end; ++i) {
-                if (out.open[i] <= 0.0F || out.seen[i] > 0.0F || sums[i - begin].settled()) {
-                    continue;
-                }
-                m_source.look(m_receivers.points_mm[i], m_receivers.normals[i], view);
-                add(rays, i, i - begin, view, m_plan.first, m_plan.more);
-            }
+            refine(begin, atShadowBorders(sums), m_plan.first, m_plan.more, out, sums);
+            std::vector<bool> mixed;
+            for (const Visible& sum : sums) mixed.push_back(sum.open > 0.0 && !sum.settled());
+            refine(begin, mixed, m_plan.first + m_plan.more, m_plan.last, out, sums);
         }
         for (std::size_t i = begin; i < end; ++i) {
             if (sums[i - begin].open <= 0.0) continue;
@@ -71,6 +68,19 @@ class Tracer {
     }
 
   private:
+    // `count` rays more, from number `first` on, for the receivers that `wanted` marks.
+    void refine(std::size_t begin, const std::vector<bool>& wanted, std::uint32_t first,
+                std::uint32_t count, const Arriving& out, std::span<Visible> sums) const {
+        typename Source::View view;
+        ShadowRays rays(m_scene, m_passed, m_source.isParallel(), sums);
+        for (std::size_t slot = 0; slot < wanted.size(); ++slot) {
+            const std::size_t i = begin + slot;
+            if (!wanted[slot] || out.open[i] <= 0.0F || out.seen[i] > 0.0F) continue;
+            m_source.look(m_receivers.points_mm[i], m_receivers.normals[i], view);
+            add(rays, i, slot, view, first, count);
+        }
+    }
+
     void add(ShadowRays& rays, std::size_t receiver, std::size_t slot,
              const typename Source::View& view, std::uint32_t first, std::uint32_t count) const {
         const Vec3 origin = m_receivers.origin(receiver);

@@ -20,6 +20,11 @@ struct Visible {
     }
 };
 
+// Where more rays are worth it: where the first disagree, and next to such places and to where
+// shadow turns to light, since a few rays that agree there are no proof (receivers run along a
+// curve, so that neighbours in the list are neighbours on the surface). One entry a sum.
+std::vector<bool> atShadowBorders(std::span<const Visible> sums);
+
 // Collects rays until there are sixteen, whoever they are for; `sums` has one entry a receiver.
 class ShadowRays {
   public:

@@ -135,7 +135,8 @@ std::vector<float> sumOfLights(const Irradiance& irradiance, std::span<const flo
 OverForm irradianceOf(const Light& light, const Figure& figure, const SkyTable& table,
                       Accuracy accuracy, const Progress& progress) {
     const Form& form = *figure.form;
-    if (const auto* sky = std::get_if<Sky>(&light.kind)) {
+    const auto* sky = std::get_if<Sky>(&light.kind);
+    if (sky != nullptr && (accuracy == Accuracy::Preview || isReadFromTable(light))) {
         if (table.rounds == 0) return OverForm(std::vector<float>(form.points_mm.size(), 0.0F));
         return OverForm(skyIrradiance(table, form.normals, *sky));
     }
@@ -154,6 +155,13 @@ OverForm irradianceOf(const Light& light, const Figure& figure, const SkyTable& 
     std::vector<float> irradiance = found.irradiance();
     requireFinite(irradiance, "irradiance of a light");
     return OverForm(std::move(irradiance));
+}
+
+bool isReadFromTable(const Light& light) {
+    constexpr double kNarrow = 8.0;  // cos^8 is half as bright 24 degrees off the zenith
+    const auto* sky = std::get_if<Sky>(&light.kind);
+    if (sky == nullptr || !light.passed_parts.empty() || !light.own_parts.empty()) return false;
+    return sky->kind != SkyKind::Zenithal || sky->sharpness <= kNarrow;
 }
 
 bool throwsBack(const Light& light) { return std::holds_alternative<Bounce>(light.kind); }

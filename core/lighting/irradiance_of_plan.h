@@ -47,6 +47,11 @@ std::vector<float> paintedAreas(const Plan& plan, const Irradiance& irradiance);
 OverForm irradianceOf(const Light& light, const Figure& figure, const SkyTable& table,
                       Accuracy accuracy, const Progress& progress);
 
+// Whether it is a sky that the table alone answers for. The others are read from it for previews
+// and traced by rays after that: narrow cones, which fall between its directions, and skies that
+// parts let through, which it knows nothing of.
+bool isReadFromTable(const Light& light);
+
 bool throwsBack(const Light& light);
 
 // Who throws how much light to whom; empty when stopped.

@@ -169,8 +169,13 @@ struct Three {
 Three bestThree(const Taste& taste, std::span<const Candidate> all, const Lab& dark,
                 const Lab& middle, const Lab& light) {
     constexpr double kLeastGap = 8.0;  // L* between two pots
+    // The middle carries the part's own colour, whatever the taste.
+    constexpr double kMiddleOff = 5.0;  // CIEDE2000 more than the nearest pot
+    double nearest = 1e9;
+    for (const Candidate& pot : all) nearest = std::min(nearest, ciede2000(pot.colour, middle));
     Three best;
     for (std::size_t m = 0; m < all.size(); ++m) {
+        if (ciede2000(all[m].colour, middle) > nearest + kMiddleOff) continue;
         const double of_middle =
             ciede2000(all[m].colour, middle) + missOf(taste, all[m].colour, middle);
         if (of_middle >= best.miss) continue;

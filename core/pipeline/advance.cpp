@@ -145,15 +145,21 @@ class Pipeline {
         return traced;
     }
 
+    [[nodiscard]] bool isFresh(std::size_t index, Accuracy accuracy) const {
+        const TracedLight& traced = m_traces.lights[index];
+        const bool same_table = traced.sky_rounds == m_traces.table->rounds;
+        if (isReadFromTable(m_plan.lights[index])) return same_table;
+        const bool previews_sky =
+            std::holds_alternative<Sky>(traced.kind) && traced.accuracy == Accuracy::Preview;
+        return traced.accuracy >= accuracy && (!previews_sky || same_table);
+    }
+
     // Brings every light to at least `accuracy`; false when stopped.
     bool traceLights(Accuracy accuracy, const Progress& progress) {
         m_traces.lights.resize(m_plan.lights.size());
         for (std::size_t l = 0; l < m_plan.lights.size(); ++l) {
             TracedLight& traced = tracedFor(l);
-            const bool is_sky = std::holds_alternative<Sky>(traced.kind);
-            const bool fresh =
-                is_sky ? traced.sky_rounds == m_traces.table->rounds : traced.accuracy >= accuracy;
-            if (traced.irradiance != nullptr && fresh) continue;
+            if (traced.irradiance != nullptr && isFresh(l, accuracy)) continue;
             OverForm irradiance =
                 irradianceOf(m_plan.lights[l], *m_plan.figure, *m_traces.table, accuracy, progress);
             if (irradiance.empty()) return false;
@@ -165,9 +171,11 @@ class Pipeline {
     }
 
     [[nodiscard]] bool isComplete(Finish finish) const {
-        const bool all_soft = std::ranges::all_of(m_traces.lights, [](const TracedLight& traced) {
-            return std::holds_alternative<Sky>(traced.kind) || traced.accuracy >= Accuracy::Soft;
-        });
+        bool all_soft = true;
+        for (std::size_t l = 0; l < m_traces.lights.size(); ++l) {
+            all_soft = all_soft && (isReadFromTable(m_plan.lights[l]) ||
+                                    m_traces.lights[l].accuracy >= Accuracy::Soft);
+        }
         return finish == Finish::Settled && all_soft && m_traces.table->rounds == kSkyRounds &&
                (!throwsAnyBack() || m_traces.bounce != nullptr);
     }

@@ -165,7 +165,7 @@ TEST_F(OwnPaints, ALadderIsBuiltFromOnesOwnPots) {
     EXPECT_NE(own, by_program);
     EXPECT_TRUE(own.last().contains(u"Dioxazine violet")) << own.last().toStdString();
     EXPECT_TRUE(own.first().contains(u"Yellow oxide"));
-    EXPECT_TRUE(own.first().contains(u"wanted"));
+    EXPECT_TRUE(own.first().contains(u"reached"));
     choose("potsBetween", 1);
     EXPECT_EQ(plan().parts[1].pots->darker_parts, 2);
     click("morePots");

@@ -48,7 +48,7 @@ QString usesWords(const std::vector<PaintUse>& uses) {
     QStringList all;
     QStringList short_of;
     for (const PaintUse& use : uses) {
-        all << QObject::tr("%1 %2 ml").arg(q(use.paint)).arg(use.ml, 0, 'g', 2);
+        all << QObject::tr("%1 %2 ml").arg(q(use.paint)).arg(use.ml, 0, 'f', use.ml < 1.0 ? 2 : 1);
         if (use.runsShort()) {
             short_of
                 << QObject::tr("%1 (%2 ml left)").arg(q(use.paint)).arg(use.left_ml, 0, 'g', 2);

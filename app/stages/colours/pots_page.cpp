@@ -66,7 +66,7 @@ void ReachedList::setPart(const Evaluated& evaluated, PartIndex part) {
             const Lab& wanted = ladder[b].target;
             m_rows.push_back({q(bandName(b, bands.size())), qColour(displayable(wanted)),
                               qColour(displayable(recipe.colour)),
-                              tr("wanted %1 light, comes out %2")
+                              tr("%1 light wanted, %2 reached")
                                   .arg(wanted.L, 0, 'f', 0)
                                   .arg(recipe.colour.L, 0, 'f', 0),
                               bands[b].joined        ? tr("as the band below")
@@ -191,12 +191,11 @@ void PotsPage::addPots() {
 void PotsPage::addProposals() {
     addSection(tr("Three from my rack"));
     for (std::size_t i = 0; i < m_proposals.size(); ++i) {
-        auto* button = newButton("proposal", {}, tr("Takes these pots for this ladder"));
+        auto* button = new CardButton(this);
         button->setObjectName(QStringLiteral("potProposal%1").arg(i + 1));
-        button->setStyleSheet(QStringLiteral("text-align: left"));
+        button->setToolTip(tr("Takes these pots for this ladder"));
         column().addWidget(button);
         m_proposals.at(i) = button;
-        m_reasons.at(i) = addCaption("potReason");
         connect(button, &QPushButton::clicked, this, [this, i] { takeProposal(i); });
     }
 }
@@ -304,13 +303,12 @@ void PotsPage::showResults(const Evaluated& evaluated) {
     for (std::size_t i = 0; i < m_proposals.size(); ++i) {
         const bool there = i < m_proposed.size();
         m_proposals.at(i)->setVisible(there);
-        m_reasons.at(i)->setVisible(there);
         if (!there) continue;
         QStringList pots;
         for (const std::string& pot : m_proposed[i].pots.pots) pots << q(pot);
-        m_proposals.at(i)->setText(QStringLiteral("%1: %2").arg(capital(q(m_proposed[i].name)),
-                                                                pots.join(QStringLiteral(", "))));
-        m_reasons.at(i)->setText(q(m_proposed[i].reason));
+        m_proposals.at(i)->setWords(capital(q(m_proposed[i].name)),
+                                    QStringLiteral(": ") + pots.join(QStringLiteral(", ")),
+                                    q(m_proposed[i].reason));
     }
 }
 

@@ -4,6 +4,7 @@
 #include <QCheckBox>
 
 #include "app/pages/plan_page.h"
+#include "app/widgets/card_button.h"
 #include "core/mixing/pots.h"
 
 namespace glaukophos {
@@ -62,8 +63,7 @@ class PotsPage : public PlanPage {
     QComboBox* m_between = nullptr;
     QPushButton* m_more = nullptr;
     QPushButton* m_fewer = nullptr;
-    std::array<QPushButton*, 3> m_proposals{};
-    std::array<QLabel*, 3> m_reasons{};
+    std::array<CardButton*, 3> m_proposals{};
     ReachedList* m_reached = nullptr;
     QLabel* m_remarks = nullptr;
     std::vector<PotProposal> m_proposed;

@@ -101,7 +101,7 @@ void RackPage::addList() {
     m_list->setAccessibleName(tr("Your paints"));
     m_list->setToolTip(tr("Bars on a swatch: the more, the more of what is below shows through"));
     m_list->setIconSize({kSwatch_px, kSwatch_px});
-    m_list->setFixedHeight(216);
+    m_list->setFixedHeight(160);
     column().addWidget(m_list);
     connect(m_list, &QListWidget::currentRowChanged, this, [this] {
         const auto paint = chosenPaint();
@@ -187,11 +187,11 @@ void RackPage::addEditor() {
     m_kind = addBox("paintKind", tr("Kind"), tr("Medium and thinner are not mixed for colour"),
                     kindNames(), 3);
     column().addWidget(m_editor);
+    addStrength();
     m_colour =
         new ColourField(tr("Colour, thick"), tr("As it looks thick and dry in daylight"), this);
     m_colour->setObjectName(QStringLiteral("paintColour"));
     column().addWidget(m_colour);
-    addStrength();
     m_left = new NumberField(tr("Left in the bottle"), tr("Millilitres"),
                              {0, 100, 0, tr(" ml"), false}, this);
     m_left->setObjectName(QStringLiteral("paintLeft"));
@@ -268,10 +268,10 @@ void RackPage::addMeasuring() {
         const SwatchReading reading = askForSwatch(this, complain);
         if (reading) changeChosen(tr("Paint from a photograph"), reading);
     });
-    auto* tint = newButton("tintReader", tr("Its tint"),
+    auto* tint = newButton("tintReader", tr("Colour reader, one in ten of white"),
                            tr("Takes what a connected colour reader measures on one part of the "
                               "paint in ten of white"));
-    row->addWidget(tint);
+    column().addWidget(tint);
     connect(reader, &QPushButton::clicked, this, [this] { measure(false); });
     connect(tint, &QPushButton::clicked, this, [this] { measure(true); });
     connect(&m_reader, &ColourReader::measured, this, &RackPage::takeSpectrum);

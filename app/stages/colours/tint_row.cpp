@@ -45,8 +45,8 @@ void TintRow::paintEvent(QPaintEvent* /*event*/) {
     if (m_colours.empty()) return;
     QPainter painter(this);
     const Theme& t = currentTheme();
-    const QStringList words = {tr("alone"), tr("1:1"),        tr("1:4"),
-                               tr("1:10"),  tr("over black"), tr("over white")};
+    const QStringList words = {tr("alone"), tr("1:1"),      tr("1:4"),
+                               tr("1:10"),  tr("on black"), tr("on white")};
     const double step = static_cast<double>(width()) / static_cast<double>(m_colours.size());
     for (std::size_t i = 0; i < m_colours.size(); ++i) {
         const QRectF patch(step * static_cast<double>(i), 0, step - 3, kTile_px);
@@ -59,7 +59,7 @@ void TintRow::paintEvent(QPaintEvent* /*event*/) {
         painter.setBrush(Qt::NoBrush);
         painter.drawRect(patch.adjusted(0.5, 0.5, -0.5, -0.5));
         painter.setPen(t.soft_text);
-        const QRectF below(patch.left() - 2, kTile_px + 2, patch.width() + 6, kTileWords_px);
+        const QRectF below(patch.left(), kTile_px + 2, patch.width() + 3, kTileWords_px);
         painter.drawText(
             below, Qt::AlignLeft | Qt::AlignVCenter,
             painter.fontMetrics().elidedText(words[static_cast<qsizetype>(i)], Qt::ElideRight,

@@ -2,6 +2,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <map>
 #include <numeric>
 
 #include "core/colour/colour_difference.h"
@@ -213,6 +214,114 @@ TEST(LightCases, AWallInAGlowingPoolIsLitExactly) {
                 << expected[i].first;
         }
     }
+}
+
+// Irradiance on a floor under a ball and a bar at two accuracies, as shares of full light.
+struct Compared {
+    std::vector<float> shown;  // as the window settles
+    std::vector<float> truth;  // 4096 rays each
+};
+Compared onFloor(const Light& light) {
+    const Plan plan =
+        planOf({plate({0, 0, 0}, 40), sphere({-6, 0, 12}, 6, 40), box({6, -12, 8}, {9, 12, 11})},
+               {"floor", "ball", "bar"});
+    std::vector<Vec3> points;
+    std::vector<Vec3> normals;
+    for (int y = -30; y <= 30; ++y) {
+        for (int x = -30; x <= 30; ++x) {
+            points.emplace_back(0.7F * static_cast<float>(x), 0.7F * static_cast<float>(y), 0.0F);
+            normals.emplace_back(Vec3::UnitZ());
+        }
+    }
+    const Receivers floor{points, normals};
+    const Occluders occluders = occludersOf(*plan.figure);
+    return {irradiance(light, floor, occluders, Accuracy::Soft, {}),
+            irradiance(light, floor, occluders, Accuracy::Reference, {})};
+}
+
+double rootMeanSquare(const Compared& compared) {
+    double sum = 0.0;
+    float full = 0.0F;
+    for (std::size_t i = 0; i < compared.truth.size(); ++i) {
+        sum += std::pow(compared.shown[i] - compared.truth[i], 2);
+        full = std::max(full, compared.truth[i]);
+    }
+    return std::sqrt(sum / static_cast<double>(compared.truth.size())) / full;
+}
+
+// Four rays that agree are no proof: half-shadows are as wide and as deep as many rays find them.
+TEST(LightCases, SoftShadowsAreUnbiased) {
+    for (const double radius_mm : {1.0, 3.0, 6.0}) {
+        const Compared lamp = onFloor(lampLight({4, -6, 40}, radius_mm));
+        EXPECT_LT(rootMeanSquare(lamp), 0.02) << radius_mm;
+        // Neither darker nor lighter on the whole.
+        const double shown = std::accumulate(lamp.shown.begin(), lamp.shown.end(), 0.0);
+        const double truth = std::accumulate(lamp.truth.begin(), lamp.truth.end(), 0.0);
+        EXPECT_NEAR(shown / truth, 1.0, 0.003) << radius_mm;
+    }
+    EXPECT_LT(rootMeanSquare(onFloor(farLight(11, 50, 5))), 0.02);
+}
+
+// How far from a straight run irradiance jumps from one vertex of the floor to the next, across the
+// border of a shadow; of full light.
+double roughness(const Surface& surface, std::span<const float> irradiance) {
+    std::map<int, std::pair<double, int>> at;  // by distance from the middle in 0.01 mm
+    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+        const Vec3& p = surface.mesh.positions_mm[v];
+        if (surface.parts[v] != 0 || std::abs(p.y()) > 0.35F || p.x() < 0.0F) continue;
+        auto& [sum, count] = at[static_cast<int>(std::lround(100.0F * p.x()))];
+        sum += irradiance[v];
+        ++count;
+    }
+    std::vector<std::pair<double, double>> along;  // distance, irradiance
+    for (const auto& [x, mean] : at) along.emplace_back(x, mean.first / mean.second);
+    double sum = 0.0;
+    for (std::size_t i = 1; i + 1 < along.size(); ++i) {
+        const double share =
+            (along[i].first - along[i - 1].first) / (along[i + 1].first - along[i - 1].first);
+        const double straight = (1.0 - share) * along[i - 1].second + share * along[i + 1].second;
+        sum += std::pow(along[i].second - straight, 2);
+    }
+    return std::sqrt(sum / static_cast<double>(along.size())) / along.back().second;
+}
+
+// A narrow cone of sky falls between the table's directions: its half-shadow is traced, and runs
+// down smoothly from light to dark.
+TEST(LightCases, NarrowSkiesCastSmoothHalfShadows) {
+    Plan plan = planOf({plate({0, 0, 0}, 30), plate({0, 0, 14}, 8)}, {"floor", "roof"});
+    for (const double sharpness : {20.0, 50.0}) {
+        plan.lights = {skyLight(SkyKind::Zenithal, sharpness)};
+        EXPECT_FALSE(isReadFromTable(plan.lights[0]));
+        SkyTable table;
+        const Irradiance traced = *fullIrradiance(plan, table, {});
+        const Figure& figure = *plan.figure;
+        const std::vector<float> from_table = figure.spread(OverForm(
+            skyIrradiance(table, figure.form->normals, std::get<Sky>(plan.lights[0].kind))));
+        const double smooth = roughness(figure.surface, traced.of_lights[0]);
+        EXPECT_LT(smooth, 0.004) << sharpness;
+        EXPECT_LT(smooth, 0.5 * roughness(figure.surface, from_table)) << sharpness;
+    }
+    EXPECT_TRUE(isReadFromTable(skyLight(SkyKind::Overcast)));
+}
+
+// Glass over a plate: told to let the sky through, it throws no shadow.
+TEST(LightCases, SkiesObeyPartsThatLetThemThrough) {
+    Plan plan = planOf({plate({0, 0, 0}, 6), plate({0, 0, 3}, 12)}, {"plate", "pane"});
+    plan.lights = {skyLight(SkyKind::Uniform)};
+    const auto inMiddle = [&] {
+        const Appearance appearance = seen(plan);
+        const Surface& surface = plan.figure->surface;
+        float least = 1e9F;
+        for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+            const Vec3& p = surface.mesh.positions_mm[v];
+            if (surface.parts[v] != 0 || p.head<2>().norm() > 3.0F) continue;
+            least = std::min(least, appearance.irradiance.of_lights[0][v]);
+        }
+        return least;
+    };
+    EXPECT_LT(inMiddle(), 0.3F);
+    plan.lights[0].passed_parts = {1};
+    EXPECT_NEAR(inMiddle(), 1.0F, 0.02F);
 }
 
 }  // namespace
