@@ -75,7 +75,7 @@ void corrections(benchmark::State& state) {
     }
     Values values = scene.appearance.values;
     for (auto _ : state) {
-        correct(plan, scene.appearance.bands.borders, values);
+        correct(plan, scene.appearance.bands.borders, values.lightness, values.painted);
         benchmark::DoNotOptimize(values);
     }
 }

@@ -7,7 +7,7 @@
 namespace glaukophos {
 
 std::vector<bool> atShadowBorders(std::span<const Visible> sums) {
-    constexpr std::size_t kNeighbours = 6;
+    constexpr std::size_t kNeighbours = 3;
     std::vector<bool> border(sums.size(), false);
     std::optional<std::size_t> last;  // the last receiver that light could reach
     for (std::size_t i = 0; i < sums.size(); ++i) {

@@ -29,7 +29,7 @@ class RoundSource {
         bool inside = false;
         Vec3 axis = Vec3::UnitZ();
         Vec3 normal = Vec3::UnitZ();
-        Frame frame;
+        Frame frame{Vec3::UnitX(), Vec3::UnitY()};
         double sine = 0.0;  // of the half angle
         float far_mm = 1e30F;
     };
