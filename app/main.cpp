@@ -14,8 +14,7 @@ int main(int argc, char** argv) {
     addOptions(parser);
     parser.process(app);
 
-    const bool light = parser.value(QStringLiteral("theme")) == QStringLiteral("light");
-    applyTheme(app, light ? ThemeKind::Light : ThemeKind::Dark);
+    applyTheme(app, themeFrom(parser));
     MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation));
     std::unique_ptr<Script> script;
     if (const ScriptOptions options = scriptOptionsFrom(parser); options.isAsked()) {

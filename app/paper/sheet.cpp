@@ -28,6 +28,7 @@ void lightsSection(Page& page, const Evaluated& evaluated) {
     painter.setFont(font);
     paintSkyChart(painter, QRectF(0, 0, kChart / 0.2, kChart / 0.2), evaluated.plan,
                   evaluated.plan.lights.size(),
+                  {evaluated.plan.view.hour, evaluated.plan.view.upside_down},
                   {Qt::white, QColor(0xf0, 0xf0, 0xf0), kRule, kInk, kInk});
     painter.restore();
 

@@ -1,6 +1,8 @@
 // Pages and stages are named by a word each, in the order in which the window shows them.
 #include "app/scripts/options.h"
 
+#include <QSettings>
+
 #include "app/widgets/text.h"
 #include "core/painted/licences.h"
 #include "core/picture/named_view.h"
@@ -92,7 +94,7 @@ void addOptions(QCommandLineParser& parser) {
     add("sight", "Lines of sight from the spot at this share of the view, such as 0.5,0.4.", "x,y");
     add("measure-drag", "Drag the chosen light this many steps, print the rate, and quit.",
         "steps");
-    add("theme", "Surroundings: dark or light.", "theme");
+    add("theme", "Surroundings: plaster, bench or paper.", "theme");
     parser.addOption(
         {QStringLiteral("bench"), QStringLiteral("Show the bench, with --step some coats later.")});
     parser.addOption({QStringLiteral("steps"), QStringLiteral("Colours in flat steps.")});
@@ -112,6 +114,15 @@ ScriptOptions scriptOptionsFrom(const QCommandLineParser& parser) {
             parser.isSet(QStringLiteral("bench")),
             numberFrom(parser, "measure-drag"),
             parser.value(QStringLiteral("page-shown")) == QStringLiteral("best")};
+}
+
+ThemeKind themeFrom(const QCommandLineParser& parser) {
+    QString wanted = parser.value(QStringLiteral("theme"));
+    if (wanted.isEmpty()) wanted = QSettings().value(q(kThemeSetting)).toString();
+    for (std::size_t i = 0; i < kThemeKeys.size(); ++i) {
+        if (wanted == q(kThemeKeys.at(i))) return static_cast<ThemeKind>(i);
+    }
+    return ThemeKind::Plaster;
 }
 
 void applyOptions(const QCommandLineParser& parser, MainWindow& window) {

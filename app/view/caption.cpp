@@ -13,15 +13,6 @@
 namespace glaukophos {
 namespace {
 
-QString clockText(const ViewChoice& view) {
-    const double hour = view.hour - 12.0 * std::floor(view.hour / 12.0);
-    const double shown = hour < 0.05 ? 12.0 : hour;
-    return QObject::tr("seen from %1 o'clock, %2° %3")
-        .arg(shown, 0, 'f', std::abs(shown - std::round(shown)) < 0.05 ? 0 : 1)
-        .arg(std::abs(std::lround(view.height_deg)))
-        .arg(view.height_deg >= 0 ? QObject::tr("up") : QObject::tr("below"));
-}
-
 QString whatIsShown(const Caption& caption, const Plan& plan, const LookChoice& look) {
     QString text = QObject::tr(entryOf(look.overlay).caption);
     const bool of_light = look.overlay == Overlay::Reach || look.overlay == Overlay::Shells;
@@ -37,32 +28,50 @@ QString whatIsShown(const Caption& caption, const Plan& plan, const LookChoice& 
 
 }  // namespace
 
-QString inWords(const Caption& caption, const Plan& plan, const Evaluated* evaluated,
-                const LookChoice& look, const ViewChoice& view) {
-    QString text = caption.prompt;
-    if (text.isEmpty()) {
-        text = whatIsShown(caption, plan, look);
+QString viewWords(const ViewChoice& view) {
+    // Degrees from the front, towards the figure's own right.
+    const double turned = std::remainder(30.0 * view.hour, 360.0);
+    const QString side = turned > 0.0 ? QObject::tr("its right") : QObject::tr("its left");
+    const double away = std::abs(turned);
+    QString words;
+    if (away < 12.0) {
+        words = QObject::tr("from the front");
+    } else if (away < 38.0) {
+        words = QObject::tr("from the front, a little from %1").arg(side);
+    } else if (away < 65.0) {
+        words = QObject::tr("half from the front, half from %1").arg(side);
+    } else if (away < 115.0) {
+        words = QObject::tr("from %1").arg(side);
+    } else {
+        words = away < 160.0 ? QObject::tr("from behind, over %1").arg(side)
+                             : QObject::tr("from behind");
+    }
+    const double up = view.height_deg;
+    if (up > 65.0) return words + QObject::tr(", from above");
+    if (up > 28.0) return words + QObject::tr(", well above");
+    if (up > 6.0) return words + QObject::tr(", a little above");
+    if (up > -6.0) return words;
+    return words + (up > -40.0 ? QObject::tr(", a little below") : QObject::tr(", from below"));
+}
+
+CaptionWords inWords(const Caption& caption, const Plan& plan, const Evaluated* evaluated,
+                     const LookChoice& look, const ViewChoice& view) {
+    CaptionWords words{caption.prompt, {}};
+    if (words.title.isEmpty()) {
+        words.title = whatIsShown(caption, plan, look);
         if (caption.from_light && *caption.from_light < plan.lights.size()) {
-            text += QObject::tr(" · seen from %1: what it sees is lit")
-                        .arg(q(plan.lights[*caption.from_light].name));
+            words.rest = QObject::tr("seen from %1: what it sees is lit")
+                             .arg(q(plan.lights[*caption.from_light].name));
         } else {
-            text += QStringLiteral(" · ") + clockText(view);
-            if (view.upside_down) text += QObject::tr(", upside down");
+            words.rest = viewWords(view);
+            if (view.upside_down) words.rest += QObject::tr(", upside down");
         }
     }
     if (evaluated != nullptr && !evaluated->complete) {
-        text +=
+        words.rest +=
             QObject::tr(" · tracing the sky, %1 of %2").arg(evaluated->sky_rounds).arg(kSkyRounds);
     }
-    return text;
-}
-
-void paintCaption(QPainter& painter, const QFont& font, const QString& text) {
-    QFont strong = font;
-    strong.setWeight(QFont::DemiBold);
-    const bool dark = currentThemeKind() == ThemeKind::Dark;
-    paintHaloText(painter, {16, 27}, strong, text, dark ? Qt::white : Qt::black,
-                  dark ? QColor(0, 0, 0, 190) : QColor(255, 255, 255, 190));
+    return words;
 }
 
 QString mixWords(const Evaluated& evaluated, const Spot& spot) {

@@ -1,7 +1,6 @@
 // What the figure view says and marks over its picture.
 #pragma once
 
-#include <QFont>
 #include <QPainter>
 #include <QString>
 #include <optional>
@@ -21,10 +20,17 @@ struct Caption {
     std::optional<std::size_t> from_light;
 };
 
+struct CaptionWords {
+    QString title;  // what is shown
+    QString rest;   // from where, and what is still under way
+};
+
 // `evaluated` may be null.
-QString inWords(const Caption& caption, const Plan& plan, const Evaluated* evaluated,
-                const LookChoice& look, const ViewChoice& view);
-void paintCaption(QPainter& painter, const QFont& font, const QString& text);
+CaptionWords inWords(const Caption& caption, const Plan& plan, const Evaluated* evaluated,
+                     const LookChoice& look, const ViewChoice& view);
+
+// "from the front, a little from its left, a little above".
+QString viewWords(const ViewChoice& view);
 
 // The drops of the band that a spot lies in; nothing where there are none.
 QString mixWords(const Evaluated& evaluated, const Spot& spot);

@@ -3,6 +3,7 @@
 
 #include <QCursor>
 #include <QPainter>
+#include <QRectF>
 #include <QString>
 #include <optional>
 
@@ -25,6 +26,8 @@ class FigureHolder {
     // The place of the surface at a position of the view; none beside the figure.
     [[nodiscard]] virtual std::optional<SurfacePoint> placeAt(const QPointF& position) const = 0;
     [[nodiscard]] virtual bool seesFromLight() const = 0;
+    // Where lights that ride round the figure may be drawn on the view.
+    [[nodiscard]] virtual QRectF markRoom() const = 0;
     virtual void layDownTool() = 0;
 };
 

@@ -2,6 +2,7 @@
 #include "app/view/figure_view.h"
 
 #include <QPainter>
+#include <QPainterPath>
 #include <algorithm>
 #include <cmath>
 
@@ -14,6 +15,7 @@ namespace glaukophos {
 namespace {
 
 constexpr int kRest_ms = 140;
+constexpr double kCorner_px = 8.0;
 
 double wrappedHour(double hour) { return hour - 12.0 * std::floor(hour / 12.0); }
 
@@ -189,7 +191,7 @@ std::optional<RayHit> FigureView::hitAt(const QPointF& position) const {
     return m_document.isOpen() ? space().hitAt(position) : std::nullopt;
 }
 
-QRectF FigureView::markRoom() const { return QRectF(rect()).adjusted(30, 46, -90, -20); }
+QRectF FigureView::markRoom() const { return QRectF(rect()).adjusted(30, 30, -100, -30); }
 
 void FigureView::turn(double hours, double height_deg) {
     ViewChoice view = m_view;
@@ -295,12 +297,16 @@ void FigureView::resizeEvent(QResizeEvent* /*event*/) { requestPicture(false); }
 
 void FigureView::showEvent(QShowEvent* /*event*/) { requestPicture(false); }
 
-QString FigureView::captionText() const {
+void FigureView::refreshCaption() {
     Caption caption;
     caption.prompt = m_tool != nullptr ? m_tool->prompt() : QString();
     caption.layer_title = m_layer_title;
     caption.from_light = m_from_light;
-    return inWords(caption, m_document.plan(), m_document.evaluated().get(), m_look, m_view);
+    const CaptionWords words =
+        inWords(caption, m_document.plan(), m_document.evaluated().get(), m_look, m_view);
+    if (words.title == m_said.title && words.rest == m_said.rest) return;
+    m_said = words;
+    emit captionChanged(words.title, words.rest);
 }
 
 void FigureView::paintOver(QPainter& painter) {
@@ -309,12 +315,12 @@ void FigureView::paintOver(QPainter& painter) {
     if (m_tool != nullptr) m_tool->paint(painter, m_pointer);
     if (m_handles && !m_from_light) {
         const Projection project = [&](const Vec3& point) { return held.positionOf(point); };
+        paintHourRing(painter, orreryOf(m_document.plan()), held.camera.eye_mm, project);
         paintSightLines(painter, m_document.plan(), m_sight_lines, project, markRoom());
         paintLightMarks(painter, m_document.plan(), m_document.selectedLight(), project,
                         markRoom());
     }
     if (m_marked_place) paintMarkedPlace(painter, held, *m_marked_place);
-    paintCaption(painter, font(), captionText());
 }
 
 void FigureView::paintEvent(QPaintEvent* /*event*/) {
@@ -330,8 +336,15 @@ void FigureView::paintEvent(QPaintEvent* /*event*/) {
         return;
     }
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    QPainterPath frame;
+    frame.addRoundedRect(rect(), kCorner_px, kCorner_px);
+    painter.fillRect(rect(), currentTheme().ground);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setClipPath(frame);
     painter.drawImage(rect(), m_picture);
-    if (m_document.isOpen()) paintOver(painter);
+    if (!m_document.isOpen()) return;
+    paintOver(painter);
+    refreshCaption();
 }
 
 }  // namespace glaukophos

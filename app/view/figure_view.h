@@ -8,6 +8,7 @@
 
 #include "app/document/document.h"
 #include "app/jobs/picture_maker.h"
+#include "app/view/caption.h"
 #include "app/view/figure_tool.h"
 #include "app/view/light_marks.h"
 #include "app/view/light_tool.h"
@@ -57,6 +58,7 @@ class FigureView : public QWidget, public FigureHolder {
     void setView(const ViewChoice& view);
     void seeFromLight(std::size_t index);  // until the view is turned
     [[nodiscard]] bool seesFromLight() const override { return m_from_light.has_value(); }
+    [[nodiscard]] QRectF markRoom() const override;
 
     [[nodiscard]] bool isFinished() const { return m_finished; }
     [[nodiscard]] const QImage& picture() const { return m_picture; }
@@ -69,6 +71,7 @@ class FigureView : public QWidget, public FigureHolder {
     void stepsChanged(bool in_steps);
     void viewChanged();
     void spotRead(const QString& text);
+    void captionChanged(const QString& title, const QString& rest);
     void pictureShown();  // any, also a coarse one while something moves
     void pictureFinished();
     void problem(const QString& sentence);
@@ -92,7 +95,6 @@ class FigureView : public QWidget, public FigureHolder {
     void requestPicture(bool moving);
     void showMoving();
     [[nodiscard]] std::optional<RayHit> hitAt(const QPointF& position) const;
-    [[nodiscard]] QRectF markRoom() const;  // where rings of far lights may be drawn
     void turn(double hours, double height_deg);
     void slide(const QPointF& pixels);
     void zoomAt(double factor);
@@ -103,7 +105,7 @@ class FigureView : public QWidget, public FigureHolder {
     void refreshSightLines();
     void readSpot(const QPointF& position);
     void refreshCursor(const QPointF& position);
-    [[nodiscard]] QString captionText() const;
+    void refreshCaption();
     void paintOver(QPainter& painter);
 
     Document& m_document;
@@ -116,6 +118,7 @@ class FigureView : public QWidget, public FigureHolder {
     std::optional<std::size_t> m_from_light;
     std::vector<std::uint32_t> m_touched;
     QString m_layer_title;
+    CaptionWords m_said;  // what the caption says
     std::optional<Vec3> m_marked_place;
     std::optional<Spot> m_sight_spot;
     std::vector<SightLine> m_sight_lines;

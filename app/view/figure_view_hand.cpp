@@ -89,11 +89,19 @@ void FigureView::refreshCursor(const QPointF& position) {
 }
 
 void FigureView::wheelEvent(QWheelEvent* event) {
-    zoomAt(std::pow(1.0015, event->angleDelta().y()));
     event->accept();
+    const double notches = event->angleDelta().y() / 120.0;
+    if (m_handles && event->modifiers().testFlag(Qt::ControlModifier)) {
+        return event->modifiers().testFlag(Qt::ShiftModifier) ? m_lights.warm(notches)
+                                                              : m_lights.strengthen(notches);
+    }
+    zoomAt(std::pow(1.0015, event->angleDelta().y()));
 }
 
 void FigureView::keyPressEvent(QKeyEvent* event) {
+    if (m_handles && event->modifiers().testFlag(Qt::AltModifier) && m_lights.nudge(event->key())) {
+        return;
+    }
     switch (event->key()) {
         case Qt::Key_Left:
             return turn(0.5, 0.0);

@@ -7,6 +7,7 @@
 #include <QPushButton>
 #include <QToolTip>
 
+#include "app/widgets/number_style.h"
 #include "app/widgets/recipe_words.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
@@ -58,12 +59,9 @@ void paintPatch(QPainter& painter, const QRectF& patch, const Rung& step, const 
 }
 
 QStringList numbersOf(const Rung& step) {
-    const Lch lch = lchFrom(step.target);
-    return {QStringLiteral("L* %1  C %2  h %3°")
-                .arg(lch.L, 0, 'f', 0)
-                .arg(lch.C, 0, 'f', 0)
-                .arg(lch.h_deg, 0, 'f', 0),
-            QStringLiteral("%1 mm² %2").arg(step.area_mm2, 0, 'f', 0).arg(q(hexFrom(step.shown)))};
+    const QString area = QObject::tr("%1 mm²").arg(step.area_mm2, 0, 'f', 0);
+    return {colourWords(step.target),
+            showsNumbers() ? area + QLatin1Char(' ') + q(hexFrom(step.shown)) : area};
 }
 
 // What stands below a band, top line first.
@@ -280,7 +278,7 @@ void LadderStrip::paintEvent(QPaintEvent* /*event*/) {
     QPainter painter(this);
     const Theme& t = currentTheme();
     const auto part = shownPart();
-    const QString name = part ? q(m_document.plan().parts[*part].name) : tr("Whole figure");
+    const QString name = part ? shownName(m_document.plan().parts[*part].name) : tr("Whole figure");
 
     QFont font = this->font();
     font.setPixelSize(16);

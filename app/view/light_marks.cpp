@@ -6,6 +6,7 @@
 #include <QPixmapCache>
 #include <algorithm>
 
+#include "app/view/light_glyphs.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 #include "core/light/shaped_source.h"
@@ -31,38 +32,35 @@ void paintRimmed(QPainter& painter, const QPainterPath& path, const QColor& colo
     painter.drawPath(path);
 }
 
-void paintRing(QPainter& painter, const QPointF& at, double radius, const QColor& colour,
-               bool chosen) {
-    painter.setPen(QPen(QColor(0, 0, 0, 180), chosen ? 5 : 4));
-    painter.setBrush(Qt::NoBrush);
-    painter.drawEllipse(at, radius, radius);
-    painter.setPen(QPen(chosen ? currentTheme().accent : QColor(Qt::white), chosen ? 2.5 : 1.5));
-    painter.drawEllipse(at, radius, radius);
-    painter.setBrush(colour);
+// A small sign with a name, and for the chosen light where it stands.
+void paintSign(QPainter& painter, const QPointF& at, const QString& name, const QString& where) {
+    const Theme& t = currentTheme();
+    const QFont bold = boldFont(painter);
+    const QFont plain = painter.font();
+    const double width =
+        std::max(QFontMetricsF(bold).horizontalAdvance(name),
+                 where.isEmpty() ? 0.0 : QFontMetricsF(plain).horizontalAdvance(where)) +
+        18;
+    const QRectF box(at.x(), at.y(), width, where.isEmpty() ? 22 : 40);
+    QColor ground = t.panel;
+    ground.setAlpha(225);
     painter.setPen(Qt::NoPen);
-    painter.drawEllipse(at, radius / 2, radius / 2);
+    painter.setBrush(ground);
+    painter.drawRoundedRect(box, 6, 6);
+    painter.setPen(t.text);
+    painter.setFont(bold);
+    painter.drawText(box.adjusted(9, 3, -9, 0), Qt::AlignTop | Qt::AlignLeft, name);
+    painter.setFont(plain);
+    painter.drawText(box.adjusted(9, 20, -9, -2), Qt::AlignTop | Qt::AlignLeft, where);
 }
 
-// The place of a far light's ring: along its direction, as far out as the view has room.
-std::optional<QPointF> paintFarArrow(QPainter& painter, const Plan& plan, const Vec3& direction,
-                                     const QColor& colour, const Projection& project,
-                                     const QRectF& room) {
-    const Vec3 middle = plan.figure->bounds().centre();
-    const float size = plan.figure->bounds().diagonal();
-    float distance = 0.62F * size;
-    while (distance > 0.2F * size) {
-        const auto seen = project(middle + distance * direction);
-        if (seen && room.contains(*seen)) break;
-        distance -= 0.02F * size;
-    }
-    const auto tail = project(middle + distance * direction);
-    const auto tip = project(middle + (distance - 0.16F * size) * direction);
-    if (tail && tip) {
-        QPainterPath path(*tail);
-        path.lineTo(*tip);
-        paintRimmed(painter, path, colour, 2);
-    }
-    return tail;
+// "4 o'clock, 38° up".
+QString whereWords(const ClockDirection& direction) {
+    const double hour = direction.hour < 0.05 ? 12.0 : direction.hour;
+    return QObject::tr("%1 o'clock, %2° %3")
+        .arg(hour, 0, 'f', std::abs(hour - std::round(hour)) < 0.05 ? 0 : 1)
+        .arg(std::abs(std::lround(direction.height_deg)))
+        .arg(direction.height_deg >= 0.0 ? QObject::tr("up") : QObject::tr("below"));
 }
 
 // The outline of a panel or the axis of a rod.
@@ -130,7 +128,10 @@ void paintHaloText(QPainter& painter, const QPointF& baseline, const QFont& font
 
 void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,
                      const Projection& project, const QRectF& room) {
+    painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
+    const Theme& t = currentTheme();
+    const Orrery whole = orreryOf(plan);
     const std::vector<LightHandle> handles = handlesOf(plan);
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         const Light& light = plan.lights[l];
@@ -138,29 +139,47 @@ void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,
         const bool chosen = l == selected;
         const QColor colour = colourOf(light);
         paintShape(painter, light.kind, colour, project);
-        std::optional<QPointF> label_at;
-        const bool is_far = std::holds_alternative<FarLight>(light.kind) ||
-                            std::holds_alternative<Spray>(light.kind);
-        if (is_far) {
-            label_at =
-                paintFarArrow(painter, plan, towards(*clockOf(plan, light)), colour, project, room);
-            if (label_at) paintRing(painter, *label_at, kHandle_px, colour, chosen);
+        std::optional<QPointF> sign_at;
+        const auto mark = [&](const QPointF& at, double size, double lit_from_deg) {
+            if (chosen) {
+                painter.setPen(QPen(t.accent, 2.5));
+                painter.setBrush(Qt::NoBrush);
+                painter.drawEllipse(at, 0.5 * size + 5, 0.5 * size + 5);
+            }
+            paintLightGlyph(painter, at, size, light, t.mark, lit_from_deg);
+        };
+        if (rides(light)) {
+            const ClockDirection direction = *clockOf(plan, light);
+            const Orrery orrery = drawnIn(whole, towards(direction), project, room);
+            paintArc(painter, orrery, direction, project, chosen);
+            sign_at = project(placeOn(orrery, towards(direction)));
+            const auto foot = project(orrery.foot_mm);
+            // Lit on the side away from the figure.
+            if (sign_at && foot) {
+                const QPointF away = *sign_at - *foot;
+                mark(*sign_at, 2 * kHandle_px, degrees(std::atan2(-away.y(), away.x())));
+            }
         }
         for (const LightHandle& handle : handles) {
             if (handle.light != l) continue;
             const auto at = project(handle.place_mm);
             if (!at) continue;
-            paintRing(painter, *at, handle.which == 0 ? kHandle_px : 0.7 * kHandle_px, colour,
-                      chosen);
-            if (handle.which == 0) label_at = at;
+            const bool whole_light = handle.which == 0;
+            if (whole_light) {
+                paintFloorMark(painter, whole, handle.place_mm, colour, project, chosen);
+            }
+            mark(*at, whole_light ? 2 * kHandle_px : kHandle_px, 45.0);
+            if (whole_light) sign_at = at;
         }
         if (std::holds_alternative<GlowingPart>(light.kind)) {
-            if (const auto middle = middleOf(plan, light)) label_at = project(*middle);
+            if (const auto middle = middleOf(plan, light)) sign_at = project(*middle);
         }
-        if (!label_at) continue;
-        paintHaloText(painter, *label_at + QPointF(kHandle_px + 5, 5), boldFont(painter),
-                      q(light.name), Qt::white, QColor(0, 0, 0, 200));
+        if (!sign_at) continue;
+        const auto direction = clockOf(plan, light);
+        paintSign(painter, *sign_at + QPointF(kHandle_px + 7, -kHandle_px - 6), q(light.name),
+                  chosen && direction ? whereWords(*direction) : QString());
     }
+    painter.restore();
 }
 
 void paintSightLines(QPainter& painter, const Plan& plan, const std::vector<SightLine>& lines,

@@ -2,23 +2,20 @@
 #pragma once
 
 #include <QPainter>
-#include <functional>
-#include <optional>
 
+#include "app/view/orrery.h"
 #include "core/lighting/sight_line.h"
 
 namespace glaukophos {
 
-// Where a point of space is on the view; nothing when it lies behind the eye.
-using Projection = std::function<std::optional<QPointF>(const Vec3&)>;
-
-inline constexpr double kHandle_px = 9.0;
+inline constexpr double kHandle_px = 13.0;
 
 // Text with a soft rim, readable over whatever the picture shows.
 void paintHaloText(QPainter& painter, const QPointF& baseline, const QFont& font,
                    const QString& text, const QColor& ink, const QColor& rim);
 
-// Rings on the lights that shine, `room` being where they may be placed on the view.
+// Glyphs of the lights that shine, on their arcs and marks; `room` is where they may be on the
+// view.
 void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,
                      const Projection& project, const QRectF& room);
 

@@ -19,13 +19,23 @@ class LightTool : public FigureTool {
     // Puts the chosen light where it touches a place of the figure, or makes that part glow.
     void placeChosen(const SurfacePoint& place, const QPointF& at);
 
+    // What the wheel and the arrow keys do to the chosen light: a tenth stronger a notch, 150
+    // kelvin warmer or colder, a quarter of an hour, 3 degrees or half a mm.
+    void strengthen(double notches);
+    void warm(double notches);
+    bool nudge(int key);  // false for a key that means nothing here
+
   private:
     [[nodiscard]] std::optional<LightHandle> handleAt(const QPointF& position) const;
+    // Handles of lights near the figure, and of those that ride round it.
+    [[nodiscard]] std::vector<LightHandle> allHandles(const ViewSpace& space) const;
     void moveHeld(const QPointF& position, bool on_surface);
+    void carryHeld(const QPointF& position);
 
     Document& m_document;
     const FigureHolder& m_view;
     LightHandle m_held;
+    Orrery m_orrery;               // that a held far light rides on
     LightId m_held_id = kNoLight;  // the plan may lose it while it is held
 };
 

@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/view/light_glyphs.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 #include "core/lighting/aim.h"
@@ -17,6 +18,7 @@ namespace {
 
 constexpr double kHorizon = 0.74;      // radius of the horizon in a chart of radius 1
 constexpr double kLowest_deg = -60.0;  // at the outer rim
+constexpr double kFoot = 12.0;         // below that for the painter's own place
 constexpr double kMargin = 26.0;       // for the hours round the chart
 
 double radiusOfHeight(double height_deg) {
@@ -26,29 +28,40 @@ double radiusOfHeight(double height_deg) {
 
 // The square the chart is drawn in.
 QRectF diskOf(const QRectF& area) {
-    const double side = std::min(area.width(), area.height()) - 2 * kMargin;
-    return {area.center().x() - side / 2, area.center().y() - side / 2, side, side};
+    const double side = std::min(area.width() - 2 * kMargin, area.height() - 2 * kMargin - kFoot);
+    return {area.center().x() - side / 2, area.top() + kMargin, side, side};
 }
 
 QPointF placed(const QRectF& disk, ChartPoint point) {
     return disk.center() + disk.width() / 2 * QPointF(point.x, point.y);
 }
 
-// A small figure from above: shoulders and a nose that points to 12.
-void paintFigureGlyph(QPainter& painter, const QRectF& disk, const ChartColours& colours) {
-    const double unit = disk.width() / 30.0;
-    painter.setPen(QPen(colours.line, 1.4));
-    painter.setBrush(colours.ground);
-    painter.drawEllipse(disk.center(), 3.2 * unit, 1.5 * unit);
-    QPainterPath nose;
-    nose.moveTo(disk.center() + QPointF(-0.6 * unit, -1.0 * unit));
-    nose.lineTo(disk.center() + QPointF(0, -2.4 * unit));
-    nose.lineTo(disk.center() + QPointF(0.6 * unit, -1.0 * unit));
-    painter.drawPath(nose);
-    painter.drawEllipse(disk.center(), 1.3 * unit, 1.3 * unit);
+// Screen angle of an hour, clockwise from the top: the painter's own is at the bottom.
+double turnOf(double hour, const Seat& seat) {
+    const double turned = (hour - seat.hour) / 6.0 * kPi;
+    return seat.upside_down ? kPi - turned : kPi + turned;
 }
 
-void paintGrid(QPainter& painter, const QRectF& disk, const ChartColours& colours,
+// A small figure from above: shoulders and a nose that points to 12.
+void paintFigureGlyph(QPainter& painter, const QRectF& disk, const Seat& seat,
+                      const ChartColours& colours) {
+    const double unit = disk.width() / 30.0;
+    painter.save();
+    painter.translate(disk.center());
+    painter.rotate(degrees(turnOf(12.0, seat)));
+    painter.setPen(QPen(colours.text, 1.4));
+    painter.setBrush(colours.ground);
+    painter.drawEllipse(QPointF(0, 0), 3.2 * unit, 1.5 * unit);
+    QPainterPath nose;
+    nose.moveTo(-0.6 * unit, -1.0 * unit);
+    nose.lineTo(0, -2.4 * unit);
+    nose.lineTo(0.6 * unit, -1.0 * unit);
+    painter.drawPath(nose);
+    painter.drawEllipse(QPointF(0, 0), 1.3 * unit, 1.3 * unit);
+    painter.restore();
+}
+
+void paintGrid(QPainter& painter, const QRectF& disk, const Seat& seat, const ChartColours& colours,
                const QImage* scores) {
     const QPointF centre = disk.center();
     const double outer = disk.width() / 2;
@@ -63,7 +76,11 @@ void paintGrid(QPainter& painter, const QRectF& disk, const ChartColours& colour
         painter.save();
         painter.setClipPath(round);
         painter.setRenderHint(QPainter::SmoothPixmapTransform);
-        painter.drawImage(disk, *scores);
+        painter.translate(centre);
+        // Made for a painter at 12.
+        if (seat.upside_down) painter.scale(-1.0, 1.0);
+        painter.rotate(degrees((12.0 - seat.hour) / 6.0 * kPi));
+        painter.drawImage(disk.translated(-centre), *scores);
         painter.restore();
         painter.setBrush(Qt::NoBrush);
         painter.drawEllipse(centre, outer * kHorizon, outer * kHorizon);
@@ -74,29 +91,35 @@ void paintGrid(QPainter& painter, const QRectF& disk, const ChartColours& colour
         const double r = outer * radiusOfHeight(height);
         painter.drawEllipse(centre, r, r);
     }
-    for (int hour = 0; hour < 12; ++hour) {
-        const ChartPoint inner = chartPointOf({static_cast<double>(hour), 75.0});
-        const ChartPoint rim = chartPointOf({static_cast<double>(hour), 0.0});
-        painter.drawLine(placed(disk, inner), placed(disk, rim));
-    }
 }
 
-void paintHours(QPainter& painter, const QRectF& disk, const ChartColours& colours) {
-    QFont font = painter.font();
-    font.setPixelSize(11);
-    painter.setFont(font);
-    painter.setPen(colours.text);
+// Ticks and numbers round the rim, the quarters stronger; and who sits where.
+void paintHours(QPainter& painter, const QRectF& disk, const Seat& seat,
+                const ChartColours& colours) {
+    const double outer = disk.width() / 2;
     for (int hour = 1; hour <= 12; ++hour) {
-        const double angle = hour / 6.0 * kPi;
-        const QPointF at =
-            disk.center() + (disk.width() / 2 + 11) * QPointF(std::sin(angle), -std::cos(angle));
+        const double turn = turnOf(hour, seat);
+        const QPointF way(std::sin(turn), -std::cos(turn));
+        QFont font = painter.font();
+        font.setPixelSize(12);
+        font.setWeight(hour % 3 == 0 ? QFont::Bold : QFont::Normal);
+        painter.setFont(font);
+        painter.setPen(QPen(colours.text, hour % 3 == 0 ? 2.0 : 1.0));
+        painter.drawLine(disk.center() + (outer - 3) * way, disk.center() + (outer + 3) * way);
+        const QPointF at = disk.center() + (outer + 14) * way;
         painter.drawText(QRectF(at.x() - 14, at.y() - 9, 28, 18), Qt::AlignCenter,
                          QString::number(hour));
     }
-    // Both sides named, where the corners of the square leave room.
-    const QRectF corners = disk.adjusted(-kMargin, -kMargin + 4, kMargin, kMargin - 4);
-    painter.drawText(corners, Qt::AlignTop | Qt::AlignLeft, QObject::tr("its left\n(your right)"));
-    painter.drawText(corners, Qt::AlignTop | Qt::AlignRight, QObject::tr("its right\n(your left)"));
+    QFont font = painter.font();
+    font.setWeight(QFont::Bold);
+    painter.setFont(font);
+    painter.setPen(colours.accent);
+    const QPointF foot = disk.center() + QPointF(0, outer + 28);
+    painter.drawText(QRectF(foot.x() - 40, foot.y() - 2, 80, 18), Qt::AlignCenter,
+                     QObject::tr("you"));
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(colours.accent, 2.0, Qt::SolidLine, Qt::RoundCap));
+    painter.drawArc(QRectF(foot.x() - 11, foot.y() - 9, 22, 14), 16 * 30, 16 * 120);
 }
 
 // Direction of a light for the chart; nothing for what comes from all over.
@@ -124,7 +147,7 @@ const std::vector<std::vector<WeightedDirection>>& scorePixels() {
             const ChartPoint point{2.0 * (column + 0.5) / kScoreSide - 1.0,
                                    2.0 * (row + 0.5) / kScoreSide - 1.0};
             const bool inside = std::hypot(point.x, point.y) <= 1.0;
-            all.push_back(inside ? directionsAround(towards(directionAt(point)))
+            all.push_back(inside ? directionsAround(towards(directionAt(point, Seat{})))
                                  : std::vector<WeightedDirection>());
         }
         return all;
@@ -146,50 +169,54 @@ QImage scorePicture(const ScoreMap& scores) {
     return picture;
 }
 
-void paintLight(QPainter& painter, const QPointF& at, const Light& light, bool selected,
-                const ChartColours& colours) {
-    const bool is_near = isNear(light.kind);
-    painter.setPen(QPen(selected ? colours.accent : colours.text, selected ? 3.0 : 1.5));
-    painter.setBrush(light.on ? qColour(encodedFrom(displayColourOf(light.colour)))
-                              : QBrush(Qt::NoBrush));
-    if (is_near) {  // a rounded square, so that kinds differ by shape too
-        painter.drawRoundedRect(QRectF(at.x() - 6, at.y() - 6, 12, 12), 3, 3);
-    } else {
-        painter.drawEllipse(at, 8, 8);
+void paintLight(QPainter& painter, const QPointF& at, const QPointF& middle, const Light& light,
+                bool selected, const ChartColours& colours) {
+    if (selected) {
+        painter.setPen(QPen(colours.accent, 2.5));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawEllipse(at, 13, 13);
     }
+    // A moon is lit from outside the chart.
+    const double side = std::atan2(-(at.y() - middle.y()), at.x() - middle.x());
+    paintLightGlyph(painter, at, 18, light, colours.text, degrees(side));
     painter.setPen(colours.text);
-    painter.drawText(QRectF(at.x() - 60, at.y() + 8, 120, 16), Qt::AlignCenter, q(light.name));
+    if (!selected) return;
+    QFont font = painter.font();
+    font.setWeight(QFont::Normal);
+    painter.setFont(font);
+    painter.drawText(QRectF(at.x() - 60, at.y() + 13, 120, 16), Qt::AlignCenter, q(light.name));
 }
 
 }  // namespace
 
-ChartPoint chartPointOf(const ClockDirection& direction) {
-    const double angle = direction.hour / 6.0 * kPi;
+ChartPoint chartPointOf(const ClockDirection& direction, const Seat& seat) {
+    const double turn = turnOf(direction.hour, seat);
     const double radius = radiusOfHeight(direction.height_deg);
-    return {radius * std::sin(angle), -radius * std::cos(angle)};
+    return {radius * std::sin(turn), -radius * std::cos(turn)};
 }
 
-ClockDirection directionAt(ChartPoint point) {
+ClockDirection directionAt(ChartPoint point, const Seat& seat) {
     const double radius = std::min(1.0, std::hypot(point.x, point.y));
-    const double hour = std::atan2(point.x, -point.y) / kPi * 6.0;
+    const double turn = std::atan2(point.x, -point.y) - kPi;
+    const double hour = seat.hour + (seat.upside_down ? -turn : turn) / kPi * 6.0;
     const double height = radius <= kHorizon ? 90.0 * (1.0 - radius / kHorizon)
                                              : kLowest_deg * (radius - kHorizon) / (1.0 - kHorizon);
-    return {hour < 0.0 ? hour + 12.0 : hour, height};
+    return {hour - 12.0 * std::floor(hour / 12.0), height};
 }
 
 void paintSkyChart(QPainter& painter, const QRectF& area, const Plan& plan, std::size_t selected,
-                   const ChartColours& colours, const QImage* scores) {
+                   const Seat& seat, const ChartColours& colours, const QImage* scores) {
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     const QRectF disk = diskOf(area);
-    paintGrid(painter, disk, colours, scores);
-    paintHours(painter, disk, colours);
-    paintFigureGlyph(painter, disk, colours);
+    paintGrid(painter, disk, seat, colours, scores);
+    paintHours(painter, disk, seat, colours);
+    paintFigureGlyph(painter, disk, seat, colours);
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         const auto direction = directionOf(plan.lights[l], plan);
         if (!direction) continue;
-        paintLight(painter, placed(disk, chartPointOf(*direction)), plan.lights[l], l == selected,
-                   colours);
+        paintLight(painter, placed(disk, chartPointOf(*direction, seat)), disk.center(),
+                   plan.lights[l], l == selected, colours);
     }
     painter.restore();
 }
@@ -199,13 +226,19 @@ SkyChart::SkyChart(QWidget* parent) : QWidget(parent) {
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Sky chart"));
     setToolTip(
-        tr("Drag the moon or sun: the middle is straight above, the inner circle the horizon, the "
-           "outer ring below it. 12 is where the figure faces, 3 its own right (your left as you "
-           "face it). Arrow keys: left and right a quarter hour, up and down 5 degrees."));
+        tr("Drag the moon or sun: you sit at the bottom, left is left, the middle is straight "
+           "above, the inner circle the horizon, the outer ring below it. Hours belong to the "
+           "figure: 12 is where it faces, 3 its own right. Arrow keys: left and right a quarter "
+           "hour, up and down 5 degrees."));
     QSizePolicy policy(QSizePolicy::Expanding, QSizePolicy::Preferred);
     policy.setHeightForWidth(true);
     setSizePolicy(policy);
     setMinimumHeight(200);
+}
+
+void SkyChart::setSeat(const Seat& seat) {
+    m_seat = seat;
+    update();
 }
 
 void SkyChart::showPlan(const Plan& plan, std::size_t selected) {
@@ -215,7 +248,7 @@ void SkyChart::showPlan(const Plan& plan, std::size_t selected) {
 }
 
 QPointF SkyChart::positionOf(const ClockDirection& direction) const {
-    return placed(diskOf(rect()), chartPointOf(direction));
+    return placed(diskOf(rect()), chartPointOf(direction, m_seat));
 }
 
 std::optional<ClockDirection> SkyChart::draggable() const {
@@ -242,9 +275,9 @@ void SkyChart::paintScores(QPainter& painter) const {
     painter.setFont(font);
     for (std::size_t i = 0; i < m_proposals.size(); ++i) {
         const QPointF at = positionOf(m_proposals[i].direction);
-        painter.setPen(QPen(Qt::black, 1));
-        painter.setBrush(currentTheme().accent);
-        painter.drawEllipse(at, 8, 8);
+        painter.setPen(QPen(currentTheme().on_chosen, 1));
+        painter.setBrush(currentTheme().chosen);
+        painter.drawEllipse(at, 9, 9);
         painter.drawText(QRectF(at.x() - 8, at.y() - 8, 16, 16), Qt::AlignCenter,
                          QString::number(i + 1));
     }
@@ -262,7 +295,7 @@ void SkyChart::dragTo(const QPointF& position) {
     if (!draggable()) return;
     const QRectF disk = diskOf(rect());
     const QPointF offset = (position - disk.center()) / (disk.width() / 2);
-    emit directionDragged(directionAt({offset.x(), offset.y()}));
+    emit directionDragged(directionAt({offset.x(), offset.y()}, m_seat));
 }
 
 void SkyChart::mousePressEvent(QMouseEvent* event) {
@@ -309,7 +342,7 @@ void SkyChart::paintEvent(QPaintEvent* /*event*/) {
     if (m_plan.figure == nullptr) return;
     QPainter painter(this);
     const Theme& t = currentTheme();
-    paintSkyChart(painter, rect(), m_plan, m_selected,
+    paintSkyChart(painter, rect(), m_plan, m_selected, m_seat,
                   {t.panel, t.field, t.soft_text, t.text, t.accent},
                   m_scores ? &m_score_picture : nullptr);
     paintScores(painter);

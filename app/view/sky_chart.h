@@ -1,5 +1,6 @@
-// A round chart of the sky over the figure: the middle is straight above, the inner rim is the
-// horizon, the ring outside it lies below. Hours run like a clock's, 12 where the figure faces.
+// A round chart of the sky over the figure as the painter sits: the painter at the bottom, left is
+// left, nearer is lower. The middle is straight above, the inner rim is the horizon, the ring
+// outside it lies below. Hours belong to the figure, 12 where it faces, and turn with it.
 #pragma once
 
 #include <QImage>
@@ -16,8 +17,13 @@ struct ChartPoint {
     double x = 0.0;
     double y = 0.0;
 };
-ChartPoint chartPointOf(const ClockDirection& direction);
-ClockDirection directionAt(ChartPoint point);
+// `seat`: where the painter sits on the figure's clock.
+struct Seat {
+    double hour = 12.0;
+    bool upside_down = false;  // the figure is held so, and left and right change places
+};
+ChartPoint chartPointOf(const ClockDirection& direction, const Seat& seat);
+ClockDirection directionAt(ChartPoint point, const Seat& seat);
 
 // Colours of a chart, for screen and paper.
 struct ChartColours {
@@ -25,9 +31,9 @@ struct ChartColours {
 };
 
 // Draws the chart with the lights of `plan`, `selected` marked (pass the number of lights for
-// none).
+// none). `scores` is laid out for a painter at 12.
 void paintSkyChart(QPainter& painter, const QRectF& area, const Plan& plan, std::size_t selected,
-                   const ChartColours& colours, const QImage* scores = nullptr);
+                   const Seat& seat, const ChartColours& colours, const QImage* scores = nullptr);
 
 class SkyChart : public QWidget {
     Q_OBJECT
@@ -38,11 +44,13 @@ class SkyChart : public QWidget {
     void showPlan(const Plan& plan, std::size_t selected);
     // Colours the chart by how well each direction would do; null for no colours.
     void showScores(const ScoreMap* scores, const std::vector<Proposal>& proposals);
+    // Turns the chart with the figure.
+    void setSeat(const Seat& seat);
     [[nodiscard]] QPointF positionOf(const ClockDirection& direction) const;
 
-    [[nodiscard]] QSize sizeHint() const override { return {236, 236}; }
+    [[nodiscard]] QSize sizeHint() const override { return {262, 262}; }
     [[nodiscard]] bool hasHeightForWidth() const override { return true; }
-    [[nodiscard]] int heightForWidth(int width) const override { return std::min(width, 236); }
+    [[nodiscard]] int heightForWidth(int width) const override { return std::min(width, 262); }
 
   signals:
     void directionDragged(glaukophos::ClockDirection direction);
@@ -64,6 +72,7 @@ class SkyChart : public QWidget {
     [[nodiscard]] std::optional<std::size_t> lightAt(const QPointF& position) const;
 
     Plan m_plan;
+    Seat m_seat;
     std::size_t m_selected = 0;
     std::optional<ScoreMap> m_scores;
     QImage m_score_picture;

@@ -6,6 +6,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "app/widgets/brush_stroke.h"
 #include "app/widgets/text.h"
 
 namespace glaukophos {
@@ -24,7 +25,7 @@ PageTabs::PageTabs(QWidget* parent, int columns)
 }
 
 void PageTabs::addPage(const QString& name, const QString& tip, const char* object, QWidget* page) {
-    auto* button = new QPushButton(name, this);
+    auto* button = new TabButton(name, this);
     button->setObjectName(q(object));
     button->setToolTip(tip);
     button->setCheckable(true);

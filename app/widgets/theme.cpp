@@ -1,4 +1,4 @@
-// Palette and style sheet from one table of greys.
+// Palette and style sheet from one table of colours.
 #include "app/widgets/theme.h"
 
 #include <QApplication>
@@ -16,7 +16,7 @@ static void initResources() { Q_INIT_RESOURCE(resources); }
 namespace glaukophos {
 namespace {
 
-ThemeKind current = ThemeKind::Dark;
+ThemeKind current = ThemeKind::Plaster;
 
 QColor grey(int level) { return {level, level, level}; }
 
@@ -27,52 +27,52 @@ QString styleSheet(const Theme& t) {
         QWidget { color: %text; }
         QMainWindow, QDialog, QMessageBox { background: %ground; }
         QToolTip { background: %field; color: %text; border: 1px solid %line; padding: 4px; }
-        #panel, #strip, #rail, #topBar { background: %panel; }
-        #readout { background: %panel; color: %text; padding: 5px 12px; border-top: 1px solid %line; }
-        #strip { border-top: 1px solid %line; }
-        #panel { border-left: 1px solid %line; }
-        #rail { border-right: 1px solid %line; }
-        #topBar { border-bottom: 1px solid %line; }
+        #strip, #rail, #topBar, #captionBar, #readout { background: %ground; }
+        #panel { background: %panel; border-radius: 8px; }
+        #readout { color: %text; padding: 5px 12px; border-top: 1px solid %line; }
         QScrollArea, QScrollArea > QWidget > QWidget { background: %panel; border: none; }
-        QLabel#heading { font-size: 17px; font-weight: 600; }
+        QLabel#heading { font-size: 18px; font-weight: 700; }
         QLabel#section, QLabel#stepTitle { font-weight: 600; padding-top: 6px; }
         QLabel#caption, QLabel[caption="true"] { color: %soft; }
-        QLabel#lightConcern { color: %accent; }
+        QLabel#shownTitle { font-weight: 700; }
+        QLabel#lightConcern { color: %text; font-weight: 600; }
         QPushButton[card="true"] { text-align: left; }
         QLabel#problem { color: %text; border: 1px solid %accent; border-radius: 4px; padding: 5px; }
         QFrame#findingCard { border: 1px solid %line; border-radius: 6px; }
-        QFrame#findingCard[grave="true"] { border-left: 3px solid %accent; }
+        QFrame#findingCard[grave="true"] { border-left: 4px solid %accent; }
         QToolButton#findingCount { border: none; border-top: 1px solid %line; border-radius: 0;
-            background: %panel; padding: 5px 14px; }
-        QToolButton#findingCount[grave="true"] { color: %accent; font-weight: 600; }
-        #banner { background: %field; border-bottom: 2px solid %accent; }
-        QPushButton, QToolButton { background: %field; border: 1px solid %line; border-radius: 5px;
+            background: %ground; padding: 5px 14px; }
+        QToolButton#findingCount[grave="true"] { font-weight: 700; }
+        #banner { background: %chosen; border-radius: 6px; }
+        #banner QLabel { color: %on; }
+        QPushButton, QToolButton { background: %field; border: 1px solid %line; border-radius: 7px;
             padding: 5px 10px; }
-        #topBar QToolButton { padding: 5px 5px; }
         QPushButton:hover, QToolButton:hover { border-color: %soft; }
         QPushButton:pressed { background: %line; }
-        QPushButton:checked, QToolButton:checked { background: %accent; color: %on; border-color: %accent; }
-        QPushButton[card="true"]:checked { background: %field; color: %text; border: 2px solid %accent; }
-        QPushButton:disabled, QToolButton:disabled { color: %soft; }
+        QPushButton:checked, QToolButton:checked { background: %chosen; color: %on; border-color: %accent; }
+        QPushButton[card="true"]:checked { background: %chosen; color: %on; border: 1px solid %accent;
+            border-left: 5px solid %accent; }
+        QPushButton[card="true"]:checked QLabel { color: %on; }
+        QPushButton:disabled, QToolButton:disabled { color: %soft; background: transparent; }
         QPushButton:focus, QToolButton:focus, QSpinBox:focus, QDoubleSpinBox:focus, QLineEdit:focus,
-            QComboBox:focus, QListWidget:focus { border-color: %accent; }
-        #rail QToolButton { border: none; border-radius: 0; background: transparent; padding: 9px 2px 7px 2px;
-            border-left: 3px solid transparent; }
+            QComboBox:focus, QListWidget:focus { border: 2px solid %accent; }
+        QPushButton[tab="true"], QToolButton[tab="true"] { border: none; background: transparent; }
+        #rail QToolButton { border: none; border-radius: 9px; background: transparent; padding: 9px 2px 7px 2px; }
         #rail QToolButton:hover { background: %field; }
-        #rail QToolButton:checked { background: %field; color: %text; border-left: 3px solid %accent; font-weight: 600; }
+        #rail QToolButton:checked { background: %chosen; color: %on; font-weight: 700; }
         QLineEdit, QSpinBox, QDoubleSpinBox, QDateEdit, QTimeEdit, QComboBox { background: %field; border: 1px solid %line;
-            border-radius: 4px; padding: 3px 6px; selection-background-color: %accent; selection-color: %on; }
-        QComboBox QAbstractItemView { background: %field; color: %text; selection-background-color: %accent;
+            border-radius: 5px; padding: 3px 6px; selection-background-color: %chosen; selection-color: %on; }
+        QComboBox QAbstractItemView { background: %field; color: %text; selection-background-color: %chosen;
             selection-color: %on; border: 1px solid %line; }
-        QListWidget, QTableWidget { background: %field; border: 1px solid %line; border-radius: 4px; outline: none; }
-        QListWidget::item { padding: 4px 0; }
-        QListWidget::item:selected { background: %accent; color: %on; }
-        QMenuBar { background: %panel; border-bottom: 1px solid %line; }
+        QListWidget, QTableWidget { background: %field; border: 1px solid %line; border-radius: 6px; outline: none; }
+        QListWidget::item { padding: 4px 0; border-left: 5px solid transparent; }
+        QListWidget::item:selected { background: %chosen; color: %on; border-left: 5px solid %accent; }
+        QMenuBar { background: %ground; }
         QMenuBar::item { padding: 5px 10px; background: transparent; }
-        QMenuBar::item:selected { background: %field; }
+        QMenuBar::item:selected { background: %chosen; color: %on; }
         QMenu { background: %field; border: 1px solid %line; padding: 4px; }
         QMenu::item { padding: 5px 28px 5px 22px; }
-        QMenu::item:selected { background: %accent; color: %on; }
+        QMenu::item:selected { background: %chosen; color: %on; }
         QMenu::item:disabled { color: %soft; }
         QMenu::separator { height: 1px; background: %line; margin: 4px 8px; }
         QCheckBox::indicator, QRadioButton::indicator { width: 14px; height: 14px; border: 1px solid %soft;
@@ -81,12 +81,13 @@ QString styleSheet(const Theme& t) {
         QRadioButton::indicator { border-radius: 8px; }
         QCheckBox::indicator:checked, QRadioButton::indicator:checked { background: %accent; border-color: %accent; }
         QCheckBox:focus, QRadioButton:focus { text-decoration: underline; }
-        QSlider::groove:horizontal { height: 4px; background: %line; border-radius: 2px; }
-        QSlider::sub-page:horizontal { background: %soft; border-radius: 2px; }
-        QSlider::handle:horizontal { background: %text; width: 12px; height: 12px; margin: -5px 0; border-radius: 6px; }
-        QSlider::handle:horizontal:focus { background: %accent; }
+        QSlider::groove:horizontal { height: 3px; background: %line; border-radius: 1px; }
+        QSlider::sub-page:horizontal { background: %accent; border-radius: 1px; }
+        QSlider::handle:horizontal { background: %panel; border: 2px solid %text; width: 8px; height: 10px;
+            margin: -6px 0; border-radius: 6px; }
+        QSlider::handle:horizontal:focus { background: %chosen; }
         QProgressBar { border: 1px solid %line; border-radius: 4px; background: %field; text-align: center; }
-        QProgressBar::chunk { background: %accent; border-radius: 3px; }
+        QProgressBar::chunk { background: %chosen; border-radius: 3px; }
         QScrollBar:vertical { background: %panel; width: 10px; margin: 0; }
         QScrollBar::handle:vertical { background: %line; border-radius: 4px; min-height: 30px; }
         QScrollBar::add-line, QScrollBar::sub-line { height: 0; width: 0; }
@@ -100,7 +101,8 @@ QString styleSheet(const Theme& t) {
         .replace(QStringLiteral("%field"), name(t.field))
         .replace(QStringLiteral("%line"), name(t.line))
         .replace(QStringLiteral("%accent"), name(t.accent))
-        .replace(QStringLiteral("%on"), name(t.on_accent));
+        .replace(QStringLiteral("%chosen"), name(t.chosen))
+        .replace(QStringLiteral("%on"), name(t.on_chosen));
 }
 
 QPalette paletteOf(const Theme& t) {
@@ -113,8 +115,8 @@ QPalette paletteOf(const Theme& t) {
     palette.setColor(QPalette::PlaceholderText, t.soft_text);
     palette.setColor(QPalette::Button, t.field);
     palette.setColor(QPalette::ButtonText, t.text);
-    palette.setColor(QPalette::Highlight, t.accent);
-    palette.setColor(QPalette::HighlightedText, t.on_accent);
+    palette.setColor(QPalette::Highlight, t.chosen);
+    palette.setColor(QPalette::HighlightedText, t.on_chosen);
     palette.setColor(QPalette::ToolTipBase, t.field);
     palette.setColor(QPalette::ToolTipText, t.text);
     return palette;
@@ -136,25 +138,45 @@ QPixmap tinted(const QString& name, const QColor& colour) {
 }  // namespace
 
 const Theme& theme(ThemeKind kind) {
-    static const Theme dark{grey(0x1f),
-                            grey(0x2b),
-                            grey(0x37),
-                            grey(0x50),
-                            grey(0xee),
-                            grey(0xc8),
-                            QColor(0xe8, 0xb0, 0x4a),
-                            grey(0x14),
-                            {0.016F, 0.060F, true}};
-    static const Theme light{grey(0xd8),
-                             grey(0xec),
-                             grey(0xfa),
-                             grey(0xb0),
-                             grey(0x16),
-                             grey(0x3c),
-                             QColor(0x8a, 0x55, 0x00),
-                             grey(0xff),
-                             {0.42F, 0.60F, true}};
-    return kind == ThemeKind::Dark ? dark : light;
+    static const std::array<Theme, 3> themes = {{
+        {grey(0xdd),
+         grey(0xe8),
+         grey(0xf5),
+         grey(0xb2),
+         grey(0x18),
+         grey(0x38),
+         QColor(0x3b, 0x66, 0x5e),
+         QColor(0xc4, 0xd5, 0xcd),
+         grey(0x12),
+         grey(0x16),
+         grey(0xf4),
+         {0.34F, 0.56F, true}},
+        {grey(0x1d),
+         grey(0x28),
+         grey(0x34),
+         grey(0x56),
+         grey(0xf0),
+         grey(0xcf),
+         QColor(0x8f, 0xbb, 0xaf),
+         QColor(0x33, 0x4a, 0x43),
+         grey(0xf6),
+         grey(0xf2),
+         grey(0x10),
+         {0.016F, 0.060F, true}},
+        {grey(0xfd),
+         grey(0xf6),
+         grey(0xff),
+         grey(0xbe),
+         grey(0x0c),
+         grey(0x30),
+         QColor(0x2f, 0x5a, 0x52),
+         QColor(0xd3, 0xe1, 0xda),
+         grey(0x08),
+         grey(0x10),
+         grey(0xff),
+         {0.80F, 0.90F, true}},
+    }};
+    return themes.at(static_cast<std::size_t>(kind));
 }
 
 ThemeKind currentThemeKind() { return current; }

@@ -1,9 +1,11 @@
-// The program's own look: neutral greys, so that colours can be judged, in a dark and a light form.
+// The program's own look: a plaster studio by day, the same for evenings, and on paper. What is
+// judged stands on neutral grey; the one hue is glaucous, the grey-green of sloe bloom.
 #pragma once
 
 #include <QColor>
 #include <QIcon>
 #include <QString>
+#include <array>
 
 #include "core/picture/render.h"
 
@@ -11,10 +13,11 @@ class QApplication;
 
 namespace glaukophos {
 
-enum class ThemeKind { Dark, Light };
+enum class ThemeKind { Plaster, Bench, Paper };
+inline constexpr const char* kThemeSetting = "surroundings";
+inline constexpr std::array<const char*, 3> kThemeKeys = {"plaster", "bench", "paper"};
 
-// All greys are neutral (equal red, green and blue). Text on `ground` and `panel` has a contrast of
-// at least 7:1 (WCAG 2.1, 1.4.6).
+// Text on `ground`, `panel`, `field` and `chosen` has a contrast of at least 7:1 (WCAG 2.1, 1.4.6).
 struct Theme {
     QColor ground;  // behind everything
     QColor panel;   // panels, bars
@@ -22,8 +25,11 @@ struct Theme {
     QColor line;    // borders
     QColor text;
     QColor soft_text;   // captions
-    QColor accent;      // what is chosen; the only hue of the interface
-    QColor on_accent;   // text on the accent
+    QColor accent;      // strokes on what is chosen, focus, what is under way
+    QColor chosen;      // ground of what is chosen
+    QColor on_chosen;   // text on it
+    QColor mark;        // drawn over the picture
+    QColor mark_rim;    // beside that, so that it shows on any ground
     Backdrop backdrop;  // behind the figure
 };
 

@@ -7,6 +7,7 @@
 #include <QHBoxLayout>
 #include <QSettings>
 #include <QStyle>
+#include <algorithm>
 
 #include "app/widgets/recipe_words.h"
 #include "app/widgets/text.h"
@@ -78,16 +79,16 @@ MainWindow::MainWindow(const QString& folder, QWidget* parent)
 }
 
 QWidget* MainWindow::buildRail() {
-    auto* rail = new QWidget(this);
+    auto* rail = m_rail = new QWidget(this);
     rail->setObjectName(QStringLiteral("rail"));
     rail->setAttribute(Qt::WA_StyledBackground);
-    rail->setFixedWidth(78);
+    rail->setFixedWidth(88);
     auto* column = new QVBoxLayout(rail);
-    column->setContentsMargins(0, 8, 0, 8);
-    column->setSpacing(2);
+    column->setContentsMargins(3, 14, 6, 8);
+    column->setSpacing(5);
     auto* group = new QButtonGroup(rail);
     const auto add = [&](const QString& object, const StageEntry& entry, std::size_t number) {
-        auto* button = new QToolButton(rail);
+        auto* button = new RailButton(rail);
         button->setObjectName(object);
         button->setText(tr(entry.name));
         button->setToolTip(tr(entry.tip));
@@ -116,17 +117,16 @@ QWidget* MainWindow::buildRail() {
 }
 
 QWidget* MainWindow::buildTopBar() {
-    auto* bar = new QWidget(this);
+    auto* bar = m_top_bar = new QWidget(this);
     bar->setObjectName(QStringLiteral("topBar"));
     bar->setAttribute(Qt::WA_StyledBackground);
     auto* row = new QHBoxLayout(bar);
     row->setContentsMargins(12, 6, 12, 6);
     row->setSpacing(4);
-    row->addWidget(new QLabel(tr("Show"), bar));
     auto* group = new QButtonGroup(bar);
     for (std::size_t i = 0; i < kOverlayCount; ++i) {
         const OverlayEntry& entry = overlays().at(i);
-        auto* button = new QToolButton(bar);
+        auto* button = new TabButton(bar);
         button->setObjectName(QStringLiteral("overlay%1").arg(i + 1));
         button->setText(tr(entry.name));
         button->setToolTip(tr(entry.tip));
@@ -134,13 +134,37 @@ QWidget* MainWindow::buildTopBar() {
         group->addButton(button);
         row->addWidget(button);
         m_overlay_buttons.push_back(button);
-        connect(button, &QToolButton::clicked, this,
+        connect(button, &QPushButton::clicked, this,
                 [this, i] { m_view->setOverlay(static_cast<Overlay>(i)); });
     }
     row->addStretch(1);
     connect(m_view, &FigureView::overlayChanged, this, [this](Overlay overlay) {
         m_overlay_buttons[static_cast<std::size_t>(overlay)]->setChecked(true);
     });
+    return bar;
+}
+
+// What the picture shows and from where, below it.
+QWidget* MainWindow::buildCaption() {
+    auto* bar = new QWidget(this);
+    bar->setObjectName(QStringLiteral("captionBar"));
+    bar->setAttribute(Qt::WA_StyledBackground);
+    auto* row = new QHBoxLayout(bar);
+    row->setContentsMargins(8, 5, 8, 3);
+    row->setSpacing(14);
+    auto* title = new QLabel(bar);
+    title->setObjectName(QStringLiteral("shownTitle"));
+    auto* rest = new QLabel(bar);
+    rest->setProperty("caption", true);
+    rest->setObjectName(QStringLiteral("shownFrom"));
+    rest->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+    row->addWidget(title);
+    row->addWidget(rest, 1);
+    connect(m_view, &FigureView::captionChanged, this,
+            [title, rest](const QString& shown, const QString& from) {
+                title->setText(shown);
+                rest->setText(from);
+            });
     return bar;
 }
 
@@ -151,12 +175,14 @@ QWidget* MainWindow::buildMiddle() {
     column->setSpacing(0);
 
     auto* upper = new QHBoxLayout;
-    upper->setSpacing(0);
+    upper->setContentsMargins(0, 0, 12, 8);
+    upper->setSpacing(14);
     auto* figure = new QVBoxLayout;
     figure->setSpacing(0);
     figure->addWidget(buildTopBar());
     figure->addWidget(m_banner);
     figure->addWidget(m_view, 1);
+    figure->addWidget(buildCaption());
     m_foot->addWidget(m_strip);
     m_foot->addWidget(m_lanes);
     figure->addWidget(m_foot);
@@ -186,7 +212,7 @@ QWidget* MainWindow::buildPanels() {
 
 // What is under the pointer, and how many findings there are.
 QWidget* MainWindow::buildFoot() {
-    auto* foot = new QWidget(this);
+    auto* foot = m_foot_line = new QWidget(this);
     auto* row = new QHBoxLayout(foot);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
@@ -231,6 +257,9 @@ void MainWindow::connectPanels() {
     connect(m_lights_panel, &LightsPanel::placeByClickRequested, m_view,
             &FigureView::placeLightByClick);
     connect(m_lights_panel, &LightsPanel::shellsChanged, m_view, &FigureView::setShells);
+    connect(m_view, &FigureView::viewChanged, this, [this] {
+        m_lights_panel->setSeat({m_view->view().hour, m_view->view().upside_down});
+    });
     connect(m_values_panel, &ValuesPanel::printStudyRequested, this,
             [this] { m_exports->askStudy(QPageSize::A4); });
     connect(m_colours_panel, &ColoursPanel::stepsToggled, m_view, &FigureView::setInSteps);
@@ -242,14 +271,6 @@ void MainWindow::connectPanels() {
             [this] { m_exports->askWork(tr("Evenings"), tr("Calendars (*.ics)")); });
     connect(m_lanes, &LanesView::stepPointedAt, this,
             [this](const QString& key) { m_steps_panel->orderPage().choose(key); });
-}
-
-// On the page about time the schedule stands where the ladder is elsewhere.
-void MainWindow::showFoot() {
-    const bool lanes = m_panels->currentWidget() == m_steps_panel &&
-                       m_steps_panel->page() == StepsPanel::Page::Time;
-    m_foot->setCurrentWidget(lanes ? static_cast<QWidget*>(m_lanes) : m_strip);
-    m_foot->setFixedHeight(m_foot->currentWidget()->sizeHint().height());
 }
 
 void MainWindow::connectLoader() {
@@ -326,6 +347,7 @@ void MainWindow::setScreenProfile(const QString& file) {
 
 void MainWindow::setTheme(ThemeKind kind) {
     applyTheme(*qApp, kind);
+    QSettings().setValue(q(kThemeSetting), q(kThemeKeys.at(static_cast<std::size_t>(kind))));
     for (std::size_t i = 0; i < m_stage_buttons.size(); ++i) {
         m_stage_buttons[i]->setIcon(themedIcon(q(kStages[i].icon)));
     }

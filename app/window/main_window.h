@@ -21,6 +21,7 @@
 #include "app/view/ladder_strip.h"
 #include "app/view/lanes_view.h"
 #include "app/widgets/banner.h"
+#include "app/widgets/brush_stroke.h"
 #include "app/widgets/theme.h"
 
 namespace glaukophos {
@@ -54,6 +55,13 @@ class MainWindow : public QMainWindow {
     void offerRecovery();
     void setStage(Stage stage);
     void setTheme(ThemeKind kind);
+    // The figure and nothing else, and back.
+    void showFigureAlone(bool alone);
+    [[nodiscard]] bool showsFigureAlone() const { return m_figure_alone; }
+    // The part that is to draw the eye, large.
+    void showFocus();
+    // The ladder at the foot as a line of blocks.
+    void foldStrip(bool folded);
     bool saveTo(const QString& file);
     // An ICC profile for the screen, remembered; empty for sRGB.
     void setScreenProfile(const QString& file);
@@ -66,6 +74,7 @@ class MainWindow : public QMainWindow {
   private:
     QWidget* buildRail();
     QWidget* buildTopBar();
+    QWidget* buildCaption();
     QWidget* buildMiddle();
     QWidget* buildPanels();
     QWidget* buildFoot();
@@ -112,8 +121,13 @@ class MainWindow : public QMainWindow {
     StepsPanel* m_steps_panel = nullptr;
     BenchWindow* m_bench = nullptr;
     Exports* m_exports = nullptr;
-    std::vector<QToolButton*> m_stage_buttons;
-    std::vector<QToolButton*> m_overlay_buttons;
+    bool m_figure_alone = false;
+    bool m_strip_folded = false;
+    QWidget* m_rail = nullptr;  // owned by Qt, as are the following
+    QWidget* m_top_bar = nullptr;
+    QWidget* m_foot_line = nullptr;
+    std::vector<RailButton*> m_stage_buttons;
+    std::vector<TabButton*> m_overlay_buttons;
     std::vector<QAction*> m_needs_plan;
     QAction* m_from_light = nullptr;
 };

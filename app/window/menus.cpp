@@ -2,6 +2,7 @@
 #include <QFileDialog>
 #include <QMenuBar>
 
+#include "app/widgets/number_style.h"
 #include "app/widgets/text.h"
 #include "app/window/help.h"
 #include "app/window/main_window.h"
@@ -91,15 +92,39 @@ void MainWindow::buildViewMenu() {
     m_from_light = addPlanAction(menu, tr("From the chosen light"), QKeySequence(tr("L")),
                                  [this] { m_view->seeFromLight(m_document.selectedLight()); });
     menu.addSeparator();
+    addPlanAction(menu, tr("Whole window for the figure"), QKeySequence(tr("F")),
+                  [this] { showFigureAlone(!m_figure_alone); });
+    addPlanAction(menu, tr("Close to the focus"), QKeySequence(tr("C")), [this] { showFocus(); });
+    QAction* fold = addPlanAction(menu, tr("Fold the strip at the foot"), QKeySequence(tr("K")),
+                                  [this] { foldStrip(!m_strip_folded); });
+    fold->setObjectName(QStringLiteral("foldStrip"));
+    QAction* numbers = menuAction(menu, tr("Numbers: L*, chroma, hue and codes"), {}, [] {});
+    numbers->setObjectName(QStringLiteral("showNumbers"));
+    numbers->setCheckable(true);
+    numbers->setChecked(showsNumbers());
+    connect(numbers, &QAction::toggled, this, [this](bool on) {
+        setShowsNumbers(on);
+        update();
+        for (QWidget* widget : findChildren<QWidget*>()) widget->update();
+    });
+    menu.addSeparator();
     menuAction(menu, tr("Profile of the screen (ICC) …"), {}, [this] {
         const QString file = QFileDialog::getOpenFileName(this, tr("Profile of the screen"), {},
                                                           tr("ICC profiles (*.icc *.icm)"));
         if (!file.isEmpty()) setScreenProfile(file);
     });
     menuAction(menu, tr("The screen is sRGB"), {}, [this] { setScreenProfile({}); });
-    menuAction(menu, tr("Dark or light surroundings"), QKeySequence(tr("Ctrl+T")), [this] {
-        setTheme(currentThemeKind() == ThemeKind::Dark ? ThemeKind::Light : ThemeKind::Dark);
-    });
+    menuAction(menu, tr("Next surroundings: plaster, bench, paper"), QKeySequence(tr("Ctrl+T")),
+               [this] {
+                   const auto next = (static_cast<std::size_t>(currentThemeKind()) + 1) % 3;
+                   setTheme(static_cast<ThemeKind>(next));
+               });
+    for (const auto& [kind, name] :
+         {std::pair{ThemeKind::Plaster, tr("Plaster surroundings, by day")},
+          std::pair{ThemeKind::Bench, tr("Bench surroundings, for evenings")},
+          std::pair{ThemeKind::Paper, tr("Paper surroundings, nearest to print")}}) {
+        menuAction(menu, name, {}, [this, kind = kind] { setTheme(kind); });
+    }
 }
 
 }  // namespace glaukophos

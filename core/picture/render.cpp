@@ -217,27 +217,40 @@ struct Shader {
         return differs(x + 1, y) || differs(x, y + 1);
     }
 
-    [[nodiscard]] bool selectedEdge(const PixelHit& hit, int x, int y) const {
+    // Whether the chosen part begins or ends within `reach` pixels.
+    [[nodiscard]] bool selectedEdge(const PixelHit& hit, int x, int y, int reach) const {
         const auto isSelected = [&](const PixelHit& h) {
             return h.triangle != kNothing && figure.partShownBy(h) == *choice.selected;
         };
         const bool here = isSelected(hit);
         for (const auto& [dx, dy] : {std::pair{1, 0}, {0, 1}, {-1, 0}, {0, -1}}) {
-            const int nx = std::clamp(x + dx, 0, frame.grid.width - 1);
-            const int ny = std::clamp(y + dy, 0, frame.grid.height - 1);
+            const int nx = std::clamp(x + reach * dx, 0, frame.grid.width - 1);
+            const int ny = std::clamp(y + reach * dy, 0, frame.grid.height - 1);
             if (isSelected(at(nx, ny)) != here) return true;
         }
         return false;
+    }
+
+    // What is chosen is marked by tailor's chalk: a slightly grainy pale stroke along its edge, and
+    // a hair of dark beside it where the ground is pale.
+    [[nodiscard]] Vec3 chalked(const Vec3& colour, const PixelHit& hit, int x, int y) const {
+        if (selectedEdge(hit, x, y, 1)) {
+            auto grain = static_cast<std::uint32_t>(x) * 0x9E3779B1U ^
+                         static_cast<std::uint32_t>(y) * 0x85EBCA6BU;
+            grain = (grain ^ (grain >> 15)) * 0x2C1B3C6DU;
+            const float thin = 0.25F * static_cast<float>(grain >> 24) / 255.0F;
+            return thin * colour + (1.0F - thin) * Vec3(0.88F, 0.87F, 0.84F);
+        }
+        constexpr float kPale = 0.30F;
+        const bool pale = colour.mean() > kPale;
+        return pale && selectedEdge(hit, x, y, 2) ? Vec3(0.25F * colour) : colour;
     }
 
     [[nodiscard]] Vec3 pixel(int x, int y) const {
         const PixelHit& hit = at(x, y);
         Vec3 colour = hit.triangle == kNothing ? background(x, y) : surfaceColour(hit, x, y);
         if (look.outlines && onEdge(hit, x, y)) colour *= 0.35F;
-        if (choice.selected && selectedEdge(hit, x, y)) {
-            colour = 0.3F * colour + 0.7F * Vec3(0.85F, 0.62F, 0.18F);
-        }
-        return colour;
+        return choice.selected ? chalked(colour, hit, x, y) : colour;
     }
 };
 

@@ -25,7 +25,7 @@ struct Backdrop {
 
 struct ShadeChoice {
     Backdrop backdrop;
-    std::optional<PartIndex> selected;  // drawn with a bright outline
+    std::optional<PartIndex> selected;  // marked with chalk along its edge
     float line_width_px = 1.2F;
 };
 

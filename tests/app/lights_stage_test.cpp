@@ -1,8 +1,12 @@
 // The Lights stage, driven as its user would.
+#include <QApplication>
 #include <QLabel>
 #include <QMenu>
+#include <QWheelEvent>
 
 #include "app/stages/lights/best_place_page.h"
+#include "app/view/orrery.h"
+#include "app/view/sky_chart.h"
 #include "app/widgets/parts_button.h"
 #include "core/painted/shells.h"
 #include "core/plan/light_setup.h"
@@ -65,6 +69,109 @@ TEST_F(LightsStage, ARodIsDraggedByItsEndAndByItsMiddle) {
     EXPECT_GT((kind<Rod>().from_mm - bent.from_mm).norm(), 0.5F);
     EXPECT_LT((kind<Rod>().to_mm - kind<Rod>().from_mm - (bent.to_mm - bent.from_mm)).norm(),
               1e-3F);
+}
+
+// Where the glyph of a light that rides round the figure is on the view.
+QPointF rideOf(const FigureView& view, const Plan& plan, std::size_t light) {
+    const ViewSpace space = view.space();
+    const Vec3 way = towards(std::get<FarLight>(plan.lights.at(light).kind).direction);
+    const Projection project = [&](const Vec3& point) { return space.positionOf(point); };
+    return *space.positionOf(placeOn(drawnIn(orreryOf(plan), way, project, view.markRoom()), way));
+}
+
+TEST_F(LightsStage, TheMoonIsCarriedRoundInThePicture) {
+    openScene();
+    view().setView({12.0, 8.0, 1.0, false, Vec3::Zero()});
+    document().selectLight(1);
+    chosen();
+    document().editLight(1, QStringLiteral("moon"), [](Light& light) {
+        std::get<FarLight>(light.kind).direction = {2.0, 40.0};
+    });
+    document().endGesture();
+    const int steps = document().undoStack().count();
+    const QPointF from = rideOf(view(), document().plan(), 1);
+    EXPECT_LT(from.x(), 0.5 * view().width());  // its right is on the painter's left
+    const QPoint to = (from + QPointF(70, -45)).toPoint();
+    drag(&view(), from.toPoint(), to);
+    const ClockDirection moved = kind<FarLight>().direction;
+    EXPECT_GT(moved.height_deg, 45.0);  // higher
+    const QPointF now = rideOf(view(), document().plan(), 1);
+    EXPECT_LT(QLineF(now, to).length(), 12.0);             // it is where the hand is
+    EXPECT_EQ(document().undoStack().count(), steps + 1);  // one drag, one step
+    document().undoStack().undo();
+    EXPECT_EQ(kind<FarLight>().direction.hour, 2.0);
+    // Beside it the figure turns instead.
+    const double hour = view().view().hour;
+    drag(&view(), QPoint(view().width() - 40, view().height() - 40),
+         QPoint(view().width() - 120, view().height() - 40));
+    EXPECT_NE(view().view().hour, hour);
+    EXPECT_EQ(kind<FarLight>().direction.hour, 2.0);
+}
+
+// A hand that passes the rim of the sphere brings the moon round to the other side.
+TEST(Orrery, CarriesLightsRoundToTheOtherSide) {
+    const Orrery orrery{Vec3::Zero(), 10.0F};
+    const Vec3 eye(0, -100, 0);  // in front, at 12
+    const auto carried = [&](float x, float z, const ClockDirection& from) {
+        return carriedTo(orrery, eye, (Vec3(x, 0, z) - eye).normalized(), from);
+    };
+    const ClockDirection front = carried(3, 5, {12, 45});
+    EXPECT_LT(towards(front).y(), 0.0F);
+    const ClockDirection back = carried(3, 5, {6, 45});
+    EXPECT_GT(towards(back).y(), 0.0F);
+    EXPECT_NEAR(front.height_deg, back.height_deg, 12.0);
+    // Past the rim it stays on it.
+    const ClockDirection rim = carried(-40, 5, {12, 10});
+    EXPECT_NEAR(towards(rim).x(), -1.0F, 0.15F);
+    EXPECT_GE(carried(0, -30, {12, 10}).height_deg, -60.0);
+}
+
+TEST_F(LightsStage, TheChartTurnsWithTheFigure) {
+    openScene();
+    auto* chart = child<SkyChart>("skyChart");
+    document().selectLight(1);
+    const ClockDirection moon{2.0, 30.0};
+    view().setView({12.0, 8.0, 1.0, false, Vec3::Zero()});
+    EXPECT_LT(chart->positionOf(moon).x(), chart->rect().center().x());
+    view().setView({6.0, 8.0, 1.0, false, Vec3::Zero()});  // from behind
+    EXPECT_GT(chart->positionOf(moon).x(), chart->rect().center().x());
+    view().setView({2.0, 8.0, 1.0, false, Vec3::Zero()});
+    // A drag to its lower edge brings the light to where the painter sits.
+    const QPoint low = chart->positionOf({2.0, 10.0}).toPoint();
+    drag(chart, chart->positionOf(kind<FarLight>().direction).toPoint(), low);
+    EXPECT_NEAR(kind<FarLight>().direction.hour, 2.0, 0.1);
+    EXPECT_NEAR(kind<FarLight>().direction.height_deg, 10.0, 3.0);
+}
+
+TEST_F(LightsStage, WheelAndArrowsChangeTheChosenLight) {
+    openScene();
+    document().selectLight(1);
+    const double strength = chosen().strength;
+    const auto wheel = [&](Qt::KeyboardModifiers keys) {
+        QWheelEvent event(view().rect().center(), view().mapToGlobal(view().rect().center()), {},
+                          {0, 120}, Qt::NoButton, keys, Qt::NoScrollPhase, false);
+        QApplication::sendEvent(&view(), &event);
+    };
+    wheel(Qt::ControlModifier);
+    EXPECT_NEAR(chosen().strength, 1.1 * strength, 1e-9);
+    document().editLight(1, QStringLiteral("warm"), [](Light& light) {
+        light.colour = {ColourSource::Temperature, 5000, {}};
+    });
+    wheel(Qt::ControlModifier | Qt::ShiftModifier);
+    EXPECT_NEAR(chosen().colour.kelvin, 4850.0, 1e-9);
+    const double zoom = view().view().zoom;
+    wheel(Qt::NoModifier);
+    EXPECT_GT(view().view().zoom, zoom);
+    const ClockDirection before = kind<FarLight>().direction;
+    view().setFocus();
+    QTest::keyClick(&view(), Qt::Key_Up, Qt::AltModifier);
+    EXPECT_NEAR(kind<FarLight>().direction.height_deg, before.height_deg + 3.0, 1e-9);
+    QTest::keyClick(&view(), Qt::Key_Left, Qt::AltModifier);
+    EXPECT_NE(kind<FarLight>().direction.hour, before.hour);
+    document().selectLight(2);
+    const Vec3 lamp = kind<Lamp>().centre_mm;
+    QTest::keyClick(&view(), Qt::Key_Right, Qt::AltModifier);
+    EXPECT_NEAR((kind<Lamp>().centre_mm - lamp).norm(), 0.5F, 1e-4F);
 }
 
 TEST_F(LightsStage, APanelLaidOnTheSurfaceShinesAwayFromIt) {
@@ -210,7 +317,7 @@ TEST_F(LightsStage, ShellsFollowTheirNumberAndAreListed) {
     settle();
     child<NumberField>("shells")->box().setValue(6);
     EXPECT_EQ(child<QLabel>("shellList")->text().count(QLatin1Char('\n')), 5);
-    QTest::mouseClick(child<QToolButton>("overlay4"), Qt::LeftButton);
+    QTest::mouseClick(child<QPushButton>("overlay4"), Qt::LeftButton);
     settle();
     const QImage six = view().picture();
     child<NumberField>("shells")->box().setValue(3);

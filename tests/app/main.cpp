@@ -10,6 +10,6 @@ int main(int argc, char** argv) {
     if (GTEST_FLAG_GET(list_tests)) return RUN_ALL_TESTS();  // needs no display
     QApplication app(argc, argv);
     QApplication::setApplicationName(QStringLiteral("glaukophos-test"));
-    glaukophos::applyTheme(app, glaukophos::ThemeKind::Dark);
+    glaukophos::applyTheme(app, glaukophos::ThemeKind::Plaster);
     return RUN_ALL_TESTS();
 }

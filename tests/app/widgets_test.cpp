@@ -16,22 +16,29 @@ namespace glaukophos {
 namespace {
 
 TEST(SkyChartMapping, PlaceAndDirectionAreInverse) {
-    for (double hour = 0.0; hour < 12.0; hour += 0.75) {
-        for (const double height : {-55.0, -20.0, -1.0, 0.0, 15.0, 45.0, 80.0}) {
-            const ClockDirection back = directionAt(chartPointOf({hour, height}));
-            EXPECT_NEAR(back.height_deg, height, 1e-9);
-            EXPECT_NEAR(std::remainder(back.hour - hour, 12.0), 0.0, 1e-9);
+    for (const Seat& seat : {Seat{12, false}, Seat{11.1, false}, Seat{4, true}}) {
+        for (double hour = 0.0; hour < 12.0; hour += 0.75) {
+            for (const double height : {-55.0, -20.0, -1.0, 0.0, 15.0, 45.0, 80.0}) {
+                const ClockDirection back = directionAt(chartPointOf({hour, height}, seat), seat);
+                EXPECT_NEAR(back.height_deg, height, 1e-9);
+                EXPECT_NEAR(std::remainder(back.hour - hour, 12.0), 0.0, 1e-9);
+            }
         }
     }
 }
 
-// A clock face: 12 at the top, 3 on the right, straight above in the middle.
-TEST(SkyChartMapping, LooksLikeAClock) {
-    EXPECT_LT(chartPointOf({12, 10}).y, -0.5);
-    EXPECT_GT(chartPointOf({3, 10}).x, 0.5);
-    EXPECT_NEAR(std::hypot(chartPointOf({5, 90}).x, chartPointOf({5, 90}).y), 0.0, 1e-12);
-    EXPECT_GT(std::hypot(chartPointOf({5, -30}).x, chartPointOf({5, -30}).y),
-              std::hypot(chartPointOf({5, 0}).x, chartPointOf({5, 0}).y));
+// As the painter sits: at the bottom, with what is on the left of the picture on the left. Someone
+// who faces the figure has its right hand on their own left.
+TEST(SkyChartMapping, StandsAsThePainterSits) {
+    EXPECT_GT(chartPointOf({12, 10}, {12, false}).y, 0.5);
+    EXPECT_LT(chartPointOf({3, 10}, {12, false}).x, -0.5);
+    EXPECT_GT(chartPointOf({3, 10}, {3, false}).y, 0.5);  // beside its right hand
+    EXPECT_GT(chartPointOf({3, 10}, {6, false}).x, 0.5);  // behind it
+    EXPECT_GT(chartPointOf({3, 10}, {12, true}).x, 0.5);  // held upside down
+    EXPECT_GT(chartPointOf({12, 10}, {12, true}).y, 0.5);
+    EXPECT_NEAR(std::hypot(chartPointOf({5, 90}, {}).x, chartPointOf({5, 90}, {}).y), 0.0, 1e-12);
+    EXPECT_GT(std::hypot(chartPointOf({5, -30}, {}).x, chartPointOf({5, -30}, {}).y),
+              std::hypot(chartPointOf({5, 0}, {}).x, chartPointOf({5, 0}, {}).y));
 }
 
 TEST(Banner, AQuestionThatWasReplacedIsNotAnsweredAnyMore) {

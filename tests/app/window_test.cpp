@@ -11,6 +11,7 @@
 #include <QTimer>
 #include <cmath>
 
+#include "app/widgets/number_style.h"
 #include "tests/app/window_fixture.h"
 #include "tests/support/evaluated.h"
 
@@ -224,7 +225,7 @@ TEST_F(WindowTest, OverlayButtonsShowWhatTheySay) {
     document().selectLight(2);  // a lamp: it has shells
     QList<QImage> pictures;
     for (int i = 1; i <= 7; ++i) {
-        QTest::mouseClick(child<QToolButton>(qPrintable(QStringLiteral("overlay%1").arg(i))),
+        QTest::mouseClick(child<QPushButton>(qPrintable(QStringLiteral("overlay%1").arg(i))),
                           Qt::LeftButton);
         settle();
         pictures << view().picture();
@@ -396,13 +397,14 @@ TEST(Theme, TextHasAContrastOfAtLeastSeven) {
         const double second = luminance(b) + 0.05;
         return std::max(first, second) / std::min(first, second);
     };
-    for (const ThemeKind kind : {ThemeKind::Dark, ThemeKind::Light}) {
+    for (const ThemeKind kind : {ThemeKind::Plaster, ThemeKind::Bench, ThemeKind::Paper}) {
         const Theme& t = theme(kind);
         for (const QColor& ground : {t.panel, t.field, t.ground}) {
             EXPECT_GE(contrast(t.text, ground), 7.0);
             EXPECT_GE(contrast(t.soft_text, ground), 7.0);
         }
-        EXPECT_GE(contrast(t.on_accent, t.accent), 6.0);
+        EXPECT_GE(contrast(t.on_chosen, t.chosen), 7.0);
+        EXPECT_GE(contrast(t.mark, t.mark_rim), 7.0);
         for (const QColor& grey : {t.panel, t.field, t.ground, t.line, t.text}) {
             EXPECT_EQ(grey.red(), grey.blue());  // neutral, so that colours can be judged
             EXPECT_EQ(grey.red(), grey.green());
@@ -441,14 +443,63 @@ TEST_F(WindowTest, EveryControlHasANameAndATip) {
     }
 }
 
-TEST_F(WindowTest, BothThemesCanBeShown) {
+TEST_F(WindowTest, TheFigureCanHaveTheWholeWindow) {
     openScene();
-    m_window->setTheme(ThemeKind::Light);
-    settle();
-    const QImage light = m_window->grab().toImage();
-    m_window->setTheme(ThemeKind::Dark);
-    settle();
-    EXPECT_NE(light, m_window->grab().toImage());
+    const int narrow = view().width();
+    QTest::keyClick(&view(), Qt::Key_F);
+    ASSERT_TRUE(waitFor([&] { return view().width() > narrow + 300; }));
+    EXPECT_TRUE(m_window->showsFigureAlone());
+    EXPECT_FALSE(child<QWidget>("panel")->isVisible());
+    QTest::keyClick(&view(), Qt::Key_F);
+    ASSERT_TRUE(waitFor([&] { return view().width() == narrow; }));
+    EXPECT_TRUE(child<QWidget>("panel")->isVisible());
+    // The strip folds to a line of blocks.
+    const int low = view().height();
+    child<QAction>("foldStrip")->trigger();
+    ASSERT_TRUE(waitFor([&] { return view().height() > low + 40; }));
+    child<QAction>("foldStrip")->trigger();
+    ASSERT_TRUE(waitFor([&] { return view().height() == low; }));
+    // Close to the focus; who has none is told.
+    document().selectPart(std::nullopt);
+    QTest::keyClick(&view(), Qt::Key_C);
+    EXPECT_TRUE(m_window->banner().text().contains(u"main focus"));
+    document().edit(QStringLiteral("focus"), Aspect::Parts,
+                    [](Plan& plan) { plan.parts[1].focus = Focus::Main; });
+    const double zoom = view().view().zoom;
+    QTest::keyClick(&view(), Qt::Key_C);
+    EXPECT_GT(view().view().zoom, zoom);
+}
+
+TEST_F(WindowTest, ColoursAreToldInWordsUntilNumbersAreAskedFor) {
+    EXPECT_FALSE(showsNumbers());
+    const Lab blue = labFrom(xyzFrom(linearFrom(*srgbFromHex("#2a3c7a"))));
+    EXPECT_EQ(colourWords(blue), u"dark blue");
+    child<QAction>("showNumbers")->setChecked(true);
+    EXPECT_TRUE(colourWords(blue).startsWith(u"L*"));
+    child<QAction>("showNumbers")->setChecked(false);
+    EXPECT_FALSE(showsNumbers());
+    EXPECT_EQ(shownName("hooded cape"), u"Hooded cape");
+}
+
+TEST_F(WindowTest, AllSurroundingsCanBeShown) {
+    openScene();
+    std::vector<QImage> shown;
+    for (const ThemeKind kind : {ThemeKind::Plaster, ThemeKind::Bench, ThemeKind::Paper}) {
+        m_window->setTheme(kind);
+        settle();
+        shown.push_back(m_window->grab().toImage());
+    }
+    EXPECT_NE(shown[0], shown[1]);
+    EXPECT_NE(shown[0], shown[2]);
+    EXPECT_NE(shown[1], shown[2]);
+    // The backdrop goes with it: dark in the evening, palest on paper.
+    const auto corner = [](const QImage& picture) {
+        return picture.pixelColor(picture.width() / 3, picture.height() / 8).lightnessF();
+    };
+    EXPECT_LT(corner(shown[1]), 0.4F);
+    EXPECT_GT(corner(shown[0]), 0.55F);
+    EXPECT_GT(corner(shown[2]), corner(shown[0]));
+    m_window->setTheme(ThemeKind::Plaster);
 }
 
 }  // namespace

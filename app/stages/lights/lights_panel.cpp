@@ -3,11 +3,11 @@
 
 #include <QHBoxLayout>
 #include <QMenu>
-#include <QPainter>
 #include <QSignalBlocker>
 #include <algorithm>
 
 #include "app/stages/lights/ready_page.h"
+#include "app/view/light_glyphs.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 #include "core/plan/light_setup.h"
@@ -17,19 +17,6 @@ namespace {
 
 constexpr int kDirectionKey = 301;
 constexpr std::size_t kMostLights = 60;
-
-QIcon dotIcon(const Light& light) {
-    QPixmap pixmap(16, 16);
-    pixmap.fill(Qt::transparent);
-    QPainter painter(&pixmap);
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setPen(QPen(currentTheme().soft_text, 1));
-    painter.setBrush(qColour(encodedFrom(displayColourOf(light.colour))));
-    painter.drawEllipse(2, 2, 12, 12);
-    QIcon icon(pixmap);
-    icon.addPixmap(pixmap, QIcon::Selected);  // not tinted by the selection
-    return icon;
-}
 
 struct KindEntry {
     const char* text;
@@ -64,7 +51,8 @@ void LightsPanel::buildList() {
     m_list->setObjectName(QStringLiteral("lightList"));
     m_list->setAccessibleName(tr("Lights; the tick switches one on and off"));
     m_list->setToolTip(tr("The tick switches a light on and off"));
-    m_list->setFixedHeight(92);
+    m_list->setFixedHeight(104);
+    m_list->setIconSize({22, 22});
     column().addWidget(m_list);
     connect(m_list, &QListWidget::currentRowChanged, this, [this](int row) {
         if (row >= 0 && !m_filling) m_document.selectLight(static_cast<std::size_t>(row));
@@ -198,7 +186,7 @@ void LightsPanel::fillList() {
             QStringLiteral("%1  ·  %2").arg(q(lights[l].name), tr(kindName(lights[l].kind)));
         if (lights[l].solo) text += tr("  · alone");
         item->setText(text);
-        item->setIcon(dotIcon(lights[l]));
+        item->setIcon(lightIcon(lights[l], currentTheme().text));
         item->setFlags(item->flags() | Qt::ItemIsUserCheckable);
         item->setCheckState(lights[l].on ? Qt::Checked : Qt::Unchecked);
     }

@@ -21,6 +21,8 @@ class LightsPanel : public StagePanel {
 
     enum class Page { Place, Light, Best, Ready };
     void showPage(Page page);
+    // Turns the chart with the figure.
+    void setSeat(const Seat& seat) { m_chart->setSeat(seat); }
 
     [[nodiscard]] Overlay overlay() const override { return Overlay::Colours; }
 

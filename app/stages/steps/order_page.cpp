@@ -4,6 +4,7 @@
 #include <QPainter>
 #include <QStyledItemDelegate>
 
+#include "app/widgets/brush_stroke.h"
 #include "app/widgets/recipe_words.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
@@ -45,8 +46,12 @@ class StepRow : public QStyledItemDelegate {
             painter->restore();
             return;
         }
-        if (chosen) painter->fillRect(row, t.accent);
-        const QColor ink = chosen ? t.on_accent : t.text;
+        if (chosen) {
+            painter->fillRect(row, t.chosen);
+            painter->fillPath(brushStroke(QRectF(row.left(), row.top() + 1, 6, row.height() - 2)),
+                              t.accent);
+        }
+        const QColor ink = chosen ? t.on_chosen : t.text;
         const QRect chip(row.left() + 8, row.top() + 5, 15, kRow - 10);
         const auto colour = index.data(kColourRole).value<QColor>();
         painter->setPen(t.line);
@@ -61,7 +66,7 @@ class StepRow : public QStyledItemDelegate {
                                                             Qt::ElideRight, words.width()));
         painter->drawText(row.adjusted(0, 0, -6, 0), Qt::AlignVCenter | Qt::AlignRight, time);
         if (index.data(kBrokenRole).toBool()) {
-            painter->setPen(QPen(chosen ? t.on_accent : t.accent, 2));
+            painter->setPen(QPen(chosen ? t.on_chosen : t.accent, 2));
             painter->drawLine(row.left() + 2, row.top() + 3, row.left() + 2, row.bottom() - 3);
         }
         painter->restore();
