@@ -18,7 +18,7 @@ namespace {
 
 constexpr double kHorizon = 0.74;      // radius of the horizon in a chart of radius 1
 constexpr double kLowest_deg = -60.0;  // at the outer rim
-constexpr double kFoot = 12.0;         // below that for the painter's own place
+constexpr double kFoot = 22.0;         // below that for the painter's own place
 constexpr double kMargin = 26.0;       // for the hours round the chart
 
 double radiusOfHeight(double height_deg) {

@@ -80,6 +80,7 @@ QString styleSheet(const Theme& t) {
         QCheckBox::indicator { border-radius: 3px; }
         QRadioButton::indicator { border-radius: 8px; }
         QCheckBox::indicator:checked, QRadioButton::indicator:checked { background: %accent; border-color: %accent; }
+        QCheckBox::indicator:checked { image: url(:/icons/%tick.svg); }
         QCheckBox:focus, QRadioButton:focus { text-decoration: underline; }
         QSlider::groove:horizontal { height: 3px; background: %line; border-radius: 1px; }
         QSlider::sub-page:horizontal { background: %accent; border-radius: 1px; }
@@ -101,6 +102,9 @@ QString styleSheet(const Theme& t) {
         .replace(QStringLiteral("%field"), name(t.field))
         .replace(QStringLiteral("%line"), name(t.line))
         .replace(QStringLiteral("%accent"), name(t.accent))
+        .replace(QStringLiteral("%tick"),
+                 QStringLiteral("%1").arg(t.accent.lightness() < 128 ? QStringLiteral("tick-pale")
+                                                                     : QStringLiteral("tick-dark")))
         .replace(QStringLiteral("%chosen"), name(t.chosen))
         .replace(QStringLiteral("%on"), name(t.on_chosen));
 }
@@ -150,7 +154,7 @@ const Theme& theme(ThemeKind kind) {
          grey(0x12),
          grey(0x16),
          grey(0xf4),
-         {0.34F, 0.56F, true}},
+         {0.19F, 0.36F, true}},
         {grey(0x1d),
          grey(0x28),
          grey(0x34),

@@ -92,9 +92,12 @@ void MainWindow::buildViewMenu() {
     m_from_light = addPlanAction(menu, tr("From the chosen light"), QKeySequence(tr("L")),
                                  [this] { m_view->seeFromLight(m_document.selectedLight()); });
     menu.addSeparator();
-    addPlanAction(menu, tr("Whole window for the figure"), QKeySequence(tr("F")),
-                  [this] { showFigureAlone(!m_figure_alone); });
-    addPlanAction(menu, tr("Close to the focus"), QKeySequence(tr("C")), [this] { showFocus(); });
+    addPlanAction(menu, tr("Whole window for the figure"), QKeySequence(tr("F")), [this] {
+        showFigureAlone(!m_figure_alone);
+    })->setObjectName(QStringLiteral("figureAlone"));
+    addPlanAction(menu, tr("Close to the focus"), QKeySequence(tr("C")), [this] {
+        showFocus();
+    })->setObjectName(QStringLiteral("closeToFocus"));
     QAction* fold = addPlanAction(menu, tr("Fold the strip at the foot"), QKeySequence(tr("K")),
                                   [this] { foldStrip(!m_strip_folded); });
     fold->setObjectName(QStringLiteral("foldStrip"));

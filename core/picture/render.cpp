@@ -161,7 +161,7 @@ struct Shader {
         const float facing = std::max(0.0F, normal.dot(key));
         const Vec3 soft = mixed(look.colours, t, hit.u, hit.v);
         const float open = soft.x();
-        Vec3 clay = 0.50F * soft + Vec3::Constant(0.50F * facing * std::sqrt(open * 0.62F));
+        Vec3 clay = 0.66F * soft + Vec3::Constant(0.66F * facing * std::sqrt(open * 0.62F));
         if (look.part_tints.empty()) return clay;
         return clay.cwiseProduct(look.part_tints[figure.partShownBy(hit)]);
     }
@@ -231,18 +231,16 @@ struct Shader {
         return false;
     }
 
-    // What is chosen is marked by tailor's chalk: a slightly grainy pale stroke along its edge, and
-    // a hair of dark beside it where the ground is pale.
+    // Tailor's chalk: a grainy pale stroke along its edge, a hair of dark beside it on pale ground.
     [[nodiscard]] Vec3 chalked(const Vec3& colour, const PixelHit& hit, int x, int y) const {
         if (selectedEdge(hit, x, y, 1)) {
-            auto grain = static_cast<std::uint32_t>(x) * 0x9E3779B1U ^
-                         static_cast<std::uint32_t>(y) * 0x85EBCA6BU;
+            std::uint32_t grain =
+                static_cast<unsigned>(x) * 0x9E3779B1U ^ static_cast<unsigned>(y) * 0x85EBCA6BU;
             grain = (grain ^ (grain >> 15)) * 0x2C1B3C6DU;
             const float thin = 0.25F * static_cast<float>(grain >> 24) / 255.0F;
             return thin * colour + (1.0F - thin) * Vec3(0.88F, 0.87F, 0.84F);
         }
-        constexpr float kPale = 0.30F;
-        const bool pale = colour.mean() > kPale;
+        const bool pale = colour.mean() > 0.30F;
         return pale && selectedEdge(hit, x, y, 2) ? Vec3(0.25F * colour) : colour;
     }
 

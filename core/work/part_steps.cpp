@@ -210,7 +210,7 @@ class PartLayers {
         layer.coats = coatsOn(layer, under(b, below));
         const double area = areaFrom(b);
         layer.why =
-            fmt::format("Light makes it {} or lighter here: {}, {:.0f} % of the layer before.",
+            fmt::format("Here the light makes it {} or lighter: {}, {:.0f} % of the layer before.",
                         name(b), areaWords(area), 100.0 * area / std::max(1e-6, before_mm2));
         if (hatched) {
             layer.coats = 1;

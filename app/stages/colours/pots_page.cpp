@@ -149,6 +149,7 @@ void PotsPage::addPots() {
         box->setToolTip(tr("From your rack; the primer is left bare"));
         box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
         box->setMinimumContentsLength(10);
+        box->setAccessibleName(tr("Pot %1, dark to light").arg(i + 1));
         m_names.at(i) = new QLabel(m_editor);
         m_names.at(i)->setBuddy(box);
         m_pots.at(i) = box;
@@ -193,6 +194,7 @@ void PotsPage::addProposals() {
     for (std::size_t i = 0; i < m_proposals.size(); ++i) {
         auto* button = new CardButton(this);
         button->setObjectName(QStringLiteral("potProposal%1").arg(i + 1));
+        button->setAccessibleName(tr("Proposal %1").arg(i + 1));
         button->setToolTip(tr("Takes these pots for this ladder"));
         column().addWidget(button);
         m_proposals.at(i) = button;

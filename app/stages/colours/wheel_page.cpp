@@ -160,7 +160,7 @@ void LadderList::paintEvent(QPaintEvent* /*event*/) {
         const int y = static_cast<int>(p) * kRow;
         const bool chosen = m_document.selectedPart() == static_cast<PartIndex>(p);
         if (chosen) painter.fillRect(0, y, width(), kRow - 2, t.field);
-        if (chosen) painter.fillRect(0, y, 3, kRow - 2, t.accent);
+        if (chosen) painter.fillRect(0, y, 4, kRow - 2, t.accent);
         painter.setPen(t.text);
         const QString name =
             painter.fontMetrics().elidedText(q(parts[p].name), Qt::ElideRight, 100);
