@@ -2,7 +2,9 @@
 #include "app/paper/exports.h"
 
 #include <QApplication>
+#include <QDir>
 #include <QFileDialog>
+#include <QFileInfo>
 #include <QProgressDialog>
 
 #include "app/paper/sheet.h"
@@ -14,6 +16,61 @@
 #include "core/io/work_files.h"
 
 namespace glaukophos {
+namespace {
+
+constexpr std::array<OutputEntry, kOutputCount> kOutputs = {{
+    {QT_TR_NOOP("Plan sheet"),
+     QT_TR_NOOP("Views with bands, the lights on a chart, all ladders with their drops."),
+     "PDF (*.pdf)", true},
+    {QT_TR_NOOP("Study in greys"),
+     QT_TR_NOOP("The figure in its values from five sides and at real size, to paint by."),
+     "PDF (*.pdf)", true},
+    {QT_TR_NOOP("Whole plan for the bench"),
+     QT_TR_NOOP("Every step with its map, drops and boxes to tick, the times and the cautions."),
+     "PDF (*.pdf)", true},
+    {QT_TR_NOOP("Maps of all layers"),
+     QT_TR_NOOP("One picture a step, where it goes, from the view you have now."), "", false},
+    {QT_TR_NOOP("Ladders as a table"),
+     QT_TR_NOOP("Colours and shares of every band of every part, for a spreadsheet."),
+     "Tables (*.csv)", false},
+    {QT_TR_NOOP("Steps as a table"),
+     QT_TR_NOOP("Order, areas, mixes, coats and minutes, for a spreadsheet."), "Tables (*.csv)",
+     false},
+    {QT_TR_NOOP("Steps with everything"),
+     QT_TR_NOOP("All that is known of the work, for other programs."), "JSON (*.json)", false},
+    {QT_TR_NOOP("Evenings for a calendar"),
+     QT_TR_NOOP("When to sit down, and what is painted then."), "Calendars (*.ics)", false},
+    {QT_TR_NOOP("Mixes as a palette"),
+     QT_TR_NOOP("The mixed colours, for pictures you draw elsewhere."), "GIMP palettes (*.gpl)",
+     false},
+}};
+
+QString beginningOf(const std::string& text) {
+    constexpr int kLines = 60;
+    const QStringList lines = q(text).split(QLatin1Char('\n'));
+    QString beginning = lines.mid(0, kLines).join(QLatin1Char('\n'));
+    if (lines.size() > kLines) beginning += QStringLiteral("\n…");
+    return beginning;
+}
+
+std::string workText(const Evaluated& evaluated, Output output) {
+    const Desk& desk = *evaluated.desk;
+    switch (output) {
+        case Output::StepsJson:
+            return workJsonText(evaluated.plan, desk.work, desk.batch ? &*desk.batch : nullptr,
+                                desk.findings);
+        case Output::Palette:
+            return mixPalette(evaluated.plan, desk.work);
+        case Output::Calendar:
+            return desk.batch ? calendarText(evaluated.plan, desk.work, *desk.batch) : "";
+        default:
+            return stepsCsv(evaluated.plan, desk.work);
+    }
+}
+
+}  // namespace
+
+const OutputEntry& entryOf(Output output) { return kOutputs.at(static_cast<std::size_t>(output)); }
 
 Exports::Exports(Document& document, const FigureView& view, QWidget* window)
     : QObject(window), m_document(document), m_view(view), m_window(window) {}
@@ -47,32 +104,41 @@ bool Exports::withProgress(const QString& what,
     return report(done);
 }
 
-std::optional<Evaluated> Exports::withSteps() {
-    const EvaluatedPtr& known = m_document.evaluated();
-    if (known == nullptr || known->desk == nullptr) {
-        emit problem(tr("The steps are still being worked out; try again in a moment."));
-        return std::nullopt;
-    }
-    if (known->desk->work.steps.empty()) {
-        emit problem(q(known->desk->problem));
-        return std::nullopt;
-    }
-    Evaluated evaluated = *known;
+std::optional<Evaluated> Exports::asSeen() const {
+    if (m_document.evaluated() == nullptr) return std::nullopt;
+    Evaluated evaluated = *m_document.evaluated();
     evaluated.plan.view = m_view.view();
     return evaluated;
 }
 
+std::optional<Evaluated> Exports::withSteps(QString& why_not) const {
+    auto evaluated = asSeen();
+    if (!evaluated || evaluated->desk == nullptr) {
+        why_not = tr("The steps are still being worked out; try again in a moment.");
+        return std::nullopt;
+    }
+    if (evaluated->desk->work.steps.empty()) {
+        why_not = q(evaluated->desk->problem);
+        return std::nullopt;
+    }
+    return evaluated;
+}
+
+std::optional<Evaluated> Exports::withSteps() {
+    QString why_not;
+    auto evaluated = withSteps(why_not);
+    if (!evaluated) emit problem(why_not);
+    return evaluated;
+}
+
 bool Exports::exportSheet(const QString& file, QPageSize::PageSizeId page) {
-    if (m_document.evaluated() == nullptr) return false;
-    Evaluated evaluated = *m_document.evaluated();
-    evaluated.plan.view = m_view.view();
-    return patiently([&] { return writePlanSheet(evaluated, file, page); });
+    const auto evaluated = asSeen();
+    return evaluated && patiently([&] { return writePlanSheet(*evaluated, file, page); });
 }
 
 bool Exports::exportStudy(const QString& file, QPageSize::PageSizeId page) {
-    if (m_document.evaluated() == nullptr) return false;
-    const Evaluated evaluated = *m_document.evaluated();
-    return patiently([&] { return writeStudy(evaluated, file, page); });
+    const auto evaluated = asSeen();
+    return evaluated && patiently([&] { return writeStudy(*evaluated, file, page); });
 }
 
 bool Exports::exportLadders(const QString& file) {
@@ -101,64 +167,85 @@ bool Exports::exportMaps(const QString& folder) {
 bool Exports::exportWork(const QString& file) {
     const auto evaluated = withSteps();
     if (!evaluated) return false;
-    const Desk& desk = *evaluated->desk;
-    if (file.endsWith(QStringLiteral(".ics"))) {
-        if (!desk.batch) {
-            emit problem(q(desk.problem));
-            return false;
-        }
-        return report(writeAtomically(file.toStdString(),
-                                      calendarText(evaluated->plan, desk.work, *desk.batch)));
+    Output output = Output::StepsTable;
+    if (file.endsWith(QStringLiteral(".ics"))) output = Output::Calendar;
+    if (file.endsWith(QStringLiteral(".json"))) output = Output::StepsJson;
+    if (file.endsWith(QStringLiteral(".gpl"))) output = Output::Palette;
+    if (output == Output::Calendar && !evaluated->desk->batch) {
+        emit problem(q(evaluated->desk->problem));
+        return false;
     }
-    std::string text = stepsCsv(evaluated->plan, desk.work);
-    if (file.endsWith(QStringLiteral(".json"))) {
-        text = workJsonText(evaluated->plan, desk.work, desk.batch ? &*desk.batch : nullptr,
-                            desk.findings);
-    } else if (file.endsWith(QStringLiteral(".gpl"))) {
-        text = mixPalette(evaluated->plan, desk.work);
+    return report(writeAtomically(file.toStdString(), workText(*evaluated, output)));
+}
+
+bool Exports::write(Output output, const QString& file, QPageSize::PageSizeId page) {
+    switch (output) {
+        case Output::Sheet:
+            return exportSheet(file, page);
+        case Output::Study:
+            return exportStudy(file, page);
+        case Output::WorkSheet:
+            return exportWorkSheet(file, page);
+        case Output::Maps:
+            return exportMaps(file);
+        case Output::Ladders:
+            return exportLadders(file);
+        default:
+            return exportWork(file);
     }
-    return report(writeAtomically(file.toStdString(), text));
+}
+
+bool Exports::ask(Output output, QPageSize::PageSizeId page) {
+    const OutputEntry& entry = entryOf(output);
+    const QString file = *entry.filter == '\0'
+                             ? QFileDialog::getExistingDirectory(m_window, tr(entry.name))
+                             : askFile(tr(entry.name), tr(entry.filter));
+    return !file.isEmpty() && write(output, file, page);
+}
+
+QImage Exports::picture(Output output, QPageSize::PageSizeId page, int dots_per_inch) {
+    QString why_not;
+    const bool needs_steps = output == Output::WorkSheet || output == Output::Maps;
+    const auto evaluated = needs_steps ? withSteps(why_not) : asSeen();
+    if (!evaluated) return {};
+    switch (output) {
+        case Output::Sheet:
+            return sheetPreview(*evaluated, page, dots_per_inch);
+        case Output::Study:
+            return studyPreview(*evaluated, page, dots_per_inch);
+        case Output::WorkSheet:
+            return workPreview(*evaluated, page, dots_per_inch);
+        case Output::Maps:
+            return mapPreview(*evaluated, evaluated->plan.view);
+        default:
+            return {};
+    }
+}
+
+QString Exports::lines(Output output) {
+    QString why_not;
+    if (output == Output::Ladders) {
+        const auto evaluated = asSeen();
+        return evaluated ? beginningOf(ladderCsv(evaluated->plan, *evaluated->appearance))
+                         : QString();
+    }
+    const auto evaluated = withSteps(why_not);
+    return evaluated ? beginningOf(workText(*evaluated, output)) : why_not;
 }
 
 // With the ending of the kind that was chosen.
 QString Exports::askFile(const QString& title, const QString& filter) {
     QString chosen;
-    QString file = QFileDialog::getSaveFileName(m_window, title, {}, filter, &chosen);
+    QString proposed = q(m_document.plan().title);
+    if (!m_document.path().isEmpty()) {
+        proposed = QFileInfo(m_document.path()).absoluteDir().filePath(proposed);
+    }
+    QString file = QFileDialog::getSaveFileName(m_window, title, proposed, filter, &chosen);
     if (file.isEmpty() || chosen.isEmpty()) return file;
     const qsizetype dot = chosen.lastIndexOf(QLatin1Char('.'));
     const QString ending = chosen.mid(dot, chosen.lastIndexOf(QLatin1Char(')')) - dot);
     if (!file.endsWith(ending)) file += ending;
     return file;
-}
-
-void Exports::askSheet(QPageSize::PageSizeId page) {
-    const QString file = askFile(tr("Plan sheet"), tr("PDF (*.pdf)"));
-    if (!file.isEmpty()) exportSheet(file, page);
-}
-
-void Exports::askStudy(QPageSize::PageSizeId page) {
-    const QString file = askFile(tr("Study in greys"), tr("PDF (*.pdf)"));
-    if (!file.isEmpty()) exportStudy(file, page);
-}
-
-void Exports::askLadders() {
-    const QString file = askFile(tr("Ladders as a table"), tr("Tables (*.csv)"));
-    if (!file.isEmpty()) exportLadders(file);
-}
-
-void Exports::askWork(const QString& title, const QString& filter) {
-    const QString file = askFile(title, filter);
-    if (!file.isEmpty()) exportWork(file);
-}
-
-void Exports::askWorkSheet(QPageSize::PageSizeId page) {
-    const QString file = askFile(tr("Whole plan for the bench"), tr("PDF (*.pdf)"));
-    if (!file.isEmpty()) exportWorkSheet(file, page);
-}
-
-void Exports::askMaps() {
-    const QString folder = QFileDialog::getExistingDirectory(m_window, tr("A folder for the maps"));
-    if (!folder.isEmpty()) exportMaps(folder);
 }
 
 }  // namespace glaukophos

@@ -1,8 +1,10 @@
 // What leaves the program: paper, tables, pictures, calendars.
 #pragma once
 
+#include <QImage>
 #include <QObject>
 #include <QPageSize>
+#include <array>
 #include <functional>
 
 #include "app/document/document.h"
@@ -10,8 +12,28 @@
 
 namespace glaukophos {
 
+enum class Output {
+    Sheet,
+    Study,
+    WorkSheet,
+    Maps,
+    Ladders,
+    StepsTable,
+    StepsJson,
+    Calendar,
+    Palette
+};
+inline constexpr std::size_t kOutputCount = 9;
+
+struct OutputEntry {
+    const char* name;
+    const char* sentence;  // what it is good for
+    const char* filter;    // of its file; empty: a folder
+    bool on_paper;
+};
+const OutputEntry& entryOf(Output output);
+
 // Each `export...` writes at once and says what went wrong by `problem`; true when it was written.
-// Each `ask...` asks for the file first.
 class Exports : public QObject {
     Q_OBJECT
 
@@ -27,20 +49,24 @@ class Exports : public QObject {
     bool exportWorkSheet(const QString& file, QPageSize::PageSizeId page);
     bool exportMaps(const QString& folder);
 
-    void askSheet(QPageSize::PageSizeId page);
-    void askStudy(QPageSize::PageSizeId page);
-    void askLadders();
-    void askWork(const QString& title, const QString& filter);
-    void askWorkSheet(QPageSize::PageSizeId page);
-    void askMaps();
+    bool write(Output output, const QString& file, QPageSize::PageSizeId page);
+    // Asks for the file first; false when none was given.
+    bool ask(Output output, QPageSize::PageSizeId page);
+
+    // How it begins: a page or a map, or else the first lines of the file. Nothing while what it
+    // shows is still being worked out.
+    QImage picture(Output output, QPageSize::PageSizeId page, int dots_per_inch);
+    QString lines(Output output);
 
   signals:
     void problem(const QString& sentence);
 
   private:
-    // What is known so far, as it is seen now, when there are steps; else says why not, and
-    // nothing.
-    std::optional<Evaluated> withSteps();
+    // What is known so far, as it is seen now, when there are steps; else nothing, and the sentence
+    // says why not.
+    std::optional<Evaluated> withSteps(QString& why_not) const;
+    std::optional<Evaluated> withSteps();  // says it by `problem`
+    [[nodiscard]] std::optional<Evaluated> asSeen() const;
     bool report(const Result<void>& result);  // true when there is no error
     bool patiently(const std::function<Result<void>()>& write);
     // Long work with a bar and a button to stop it.

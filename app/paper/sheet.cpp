@@ -101,7 +101,7 @@ void laddersSection(Page& page, const Evaluated& evaluated) {
     page.space(1.5);
     ladderRow(page, QObject::tr("Whole figure"), evaluated.appearance->whole, {}, false);
     for (std::size_t p = 0; p < evaluated.plan.parts.size(); ++p) {
-        ladderRow(page, q(evaluated.plan.parts[p].name), evaluated.appearance->ladders[p],
+        ladderRow(page, capital(q(evaluated.plan.parts[p].name)), evaluated.appearance->ladders[p],
                   dropsOf(evaluated, static_cast<PartIndex>(p)),
                   evaluated.appearance->bands.parts[p].area_mm2() <= 0.0);
     }
@@ -143,6 +143,11 @@ void paintSheet(Page& page, const Evaluated& evaluated) {
     page.space(2);
     lightsSection(page, evaluated);
     laddersSection(page, evaluated);
+}
+
+QImage sheetPreview(const Evaluated& evaluated, QPageSize::PageSizeId page, int dots_per_inch) {
+    return firstPage(evaluated, page, dots_per_inch,
+                     [&](Page& first) { paintSheet(first, evaluated); });
 }
 
 Result<void> writePlanSheet(const Evaluated& evaluated, const QString& file,

@@ -2,6 +2,7 @@
 #include "app/paper/sheet_page.h"
 
 #include <QBuffer>
+#include <QPdfWriter>
 
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/image_convert.h"
@@ -16,51 +17,51 @@ constexpr int kDotsPerInch = 300;
 constexpr double kMargin_mm = 14.0;
 constexpr int kSamples = 9;
 constexpr int kMapSamples = 4;  // there are many of them, and they are flat
-// Points are scaled with everything else, so a size in mm has to be undone by the resolution.
-constexpr double kFontUnit = 72.0 / kDotsPerInch;
 
-PixelGrid gridFor(const QSizeF& size_mm) {
-    const double dots_per_mm = kDotsPerInch / 25.4;
-    return {static_cast<int>(size_mm.width() * dots_per_mm),
-            static_cast<int>(size_mm.height() * dots_per_mm)};
+PixelGrid gridFor(const QSizeF& size_mm, int dots_per_inch) {
+    const double dots_per_mm = dots_per_inch / 25.4;
+    return {std::max(1, static_cast<int>(size_mm.width() * dots_per_mm)),
+            std::max(1, static_cast<int>(size_mm.height() * dots_per_mm))};
 }
 
 QImage rendered(const Evaluated& evaluated, const SheetView& view, Camera camera,
-                const PixelGrid& grid) {
+                const PixelGrid& grid, int dots_per_inch) {
     LookChoice choice;
     choice.overlay = view.overlay;
     choice.layer = view.layer;
     const Look look = lookOf(evaluated.plan, *evaluated.appearance, choice, *evaluated.marks);
     ShadeChoice shade;
     shade.backdrop = {0.80F, 0.80F, false};  // little ink, and black and white stay apart from it
-    shade.line_width_px = 2.2F;
+    shade.line_width_px = std::max(1.0F, 2.2F * static_cast<float>(dots_per_inch) / kDotsPerInch);
     hideParts(camera, evaluated.plan);
     const Figure& figure = *evaluated.plan.figure;
     QImage picture = toQImage(
         renderPicture(figure, camera, grid, look, shade, view.layer ? kMapSamples : kSamples));
     if (view.overlay == Overlay::Bands) {
-        const int number_px = kDotsPerInch / 14;  // about 1.8 mm
+        const int number_px = std::max(7, dots_per_inch / 14);  // about 1.8 mm
         const TracedFrame frame = traceFrame(figure, camera, grid, Eigen::Vector2f::Zero());
         paintBandNumbers(picture, bandLabels(figure, frame, look, number_px - 4), look, number_px);
     }
     return picture;
 }
 
-QImage pictureOf(const Evaluated& evaluated, const SheetView& view, const QSizeF& size_mm) {
-    const PixelGrid grid = gridFor(size_mm);
-    return rendered(evaluated, view, heldCamera(evaluated.plan.figure->bounds(), view.view, grid),
-                    grid);
+void drawView(Page& page, const Evaluated& evaluated, const SheetView& view,
+              const QRectF& frame_mm) {
+    if (page.isFull()) return;
+    const PixelGrid grid = gridFor(frame_mm.size(), page.dotsPerInch());
+    const Camera camera = heldCamera(evaluated.plan.figure->bounds(), view.view, grid);
+    page.painter().drawImage(frame_mm, rendered(evaluated, view, camera, grid, page.dotsPerInch()));
 }
 
 }  // namespace
 
-Page::Page(QPdfWriter& writer, const Evaluated& evaluated)
-    : m_writer(writer), m_painter(&writer), m_evaluated(evaluated) {
-    const double dots_per_mm = writer.resolution() / 25.4;
+Page::Page(Paper paper, const Evaluated& evaluated)
+    : m_paper(std::move(paper)), m_painter(&m_paper.device), m_evaluated(evaluated) {
+    const double dots_per_mm = dotsPerInch() / 25.4;
+    m_painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
     m_painter.scale(dots_per_mm, dots_per_mm);
-    const QSizeF size = writer.pageLayout().pageSize().size(QPageSize::Millimeter);
-    m_area = QRectF(kMargin_mm, kMargin_mm, size.width() - 2 * kMargin_mm,
-                    size.height() - 2 * kMargin_mm);
+    m_area = QRectF(kMargin_mm, kMargin_mm, m_paper.size_mm.width() - 2 * kMargin_mm,
+                    m_paper.size_mm.height() - 2 * kMargin_mm);
     m_y = m_area.top();
     footer();
 }
@@ -76,14 +77,19 @@ void Page::text(const QString& text, double size_mm, bool bold, const QColor& in
 
 void Page::ensure(double mm) {
     if (m_y + mm <= m_area.bottom() - 6) return;
-    m_writer.newPage();
     m_y = m_area.top();
+    if (!m_paper.next_page()) {
+        m_full = true;
+        m_painter.setClipRect(QRectF());
+        return;
+    }
     footer();
 }
 
 void Page::setFont(double size_mm, bool bold) {
     QFont font(QStringLiteral("Manrope"));
-    font.setPointSizeF(kFontUnit * size_mm);
+    // Points are scaled with everything else, so a size in mm has to be undone by the resolution.
+    font.setPointSizeF(72.0 / dotsPerInch() * size_mm);
     font.setWeight(bold ? QFont::DemiBold : QFont::Normal);
     m_painter.setFont(font);
 }
@@ -99,7 +105,7 @@ void Page::footer() {
 
 void pictureIn(Page& page, const Evaluated& evaluated, const SheetView& view,
                const QRectF& frame_mm) {
-    page.painter().drawImage(frame_mm, pictureOf(evaluated, view, frame_mm.size()));
+    drawView(page, evaluated, view, frame_mm);
 }
 
 void pictureRow(Page& page, const Evaluated& evaluated, const std::vector<SheetView>& views,
@@ -111,7 +117,7 @@ void pictureRow(Page& page, const Evaluated& evaluated, const std::vector<SheetV
     double left = page.area().left();
     for (const SheetView& view : views) {
         const QRectF frame(left, page.y(), width, height_mm);
-        page.painter().drawImage(frame, pictureOf(evaluated, view, frame.size()));
+        drawView(page, evaluated, view, frame);
         page.setFont(2.9, false);
         page.painter().setPen(kSoftInk);
         page.painter().drawText(QRectF(left, page.y() + height_mm + 0.8, width, 4.5), Qt::AlignLeft,
@@ -123,15 +129,28 @@ void pictureRow(Page& page, const Evaluated& evaluated, const std::vector<SheetV
 
 void pictureAtRealSize(Page& page, const Evaluated& evaluated, const SheetView& view,
                        const QRectF& frame_mm) {
-    const PixelGrid grid = gridFor(frame_mm.size());
+    if (page.isFull()) return;
+    const PixelGrid grid = gridFor(frame_mm.size(), page.dotsPerInch());
     Camera camera = heldCamera(evaluated.plan.figure->bounds(), view.view, grid);
     camera.parallel = true;  // so that every millimetre is one
     camera.half_height = static_cast<float>(0.5 * frame_mm.height());
-    page.painter().drawImage(frame_mm, rendered(evaluated, view, camera, grid));
+    page.painter().drawImage(frame_mm, rendered(evaluated, view, camera, grid, page.dotsPerInch()));
     page.setFont(2.7, false);
     page.painter().setPen(kSoftInk);
     page.painter().drawText(QRectF(frame_mm.left(), frame_mm.bottom() + 0.8, frame_mm.width(), 4.5),
                             Qt::AlignLeft, view.caption);
+}
+
+QImage firstPage(const Evaluated& evaluated, QPageSize::PageSizeId page_size, int dots_per_inch,
+                 const std::function<void(Page&)>& paint) {
+    const QSizeF size = QPageSize(page_size).size(QPageSize::Millimeter);
+    QImage image((size * (dots_per_inch / 25.4)).toSize(), QImage::Format_RGB32);
+    image.setDotsPerMeterX(static_cast<int>(std::lround(dots_per_inch / 0.0254)));
+    image.setDotsPerMeterY(image.dotsPerMeterX());
+    image.fill(Qt::white);
+    Page page({image, size, [] { return false; }}, evaluated);
+    paint(page);
+    return image;
 }
 
 Result<void> writePdf(const Evaluated& evaluated, const QString& file,
@@ -147,7 +166,8 @@ Result<void> writePdf(const Evaluated& evaluated, const QString& file,
         writer.setResolution(kDotsPerInch);
         writer.setTitle(q(evaluated.plan.title));
         writer.setCreator(QStringLiteral("Glaukophos"));
-        Page page(writer, evaluated);
+        const QSizeF size = writer.pageLayout().pageSize().size(QPageSize::Millimeter);
+        Page page({writer, size, [&writer] { return writer.newPage(); }}, evaluated);
         paint(page);
     }
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");

@@ -1,11 +1,10 @@
-// Pages of a printed plan: a painter whose unit is the millimetre, and pictures at print
-// resolution.
+// Pages of a printed plan: a painter whose unit is the millimetre, and pictures at the resolution
+// of what is painted on.
 #pragma once
 
 #include <QColor>
 #include <QPageSize>
 #include <QPainter>
-#include <QPdfWriter>
 #include <functional>
 
 #include "core/picture/look.h"
@@ -17,15 +16,25 @@ inline const QColor kInk(0x10, 0x10, 0x10);
 inline const QColor kSoftInk(0x44, 0x44, 0x44);
 inline const QColor kRule(0xa0, 0xa0, 0xa0);
 
+// What pages are painted on.
+struct Paper {
+    QPaintDevice& device;
+    QSizeF size_mm;
+    std::function<bool()> next_page;  // false when there is only one
+};
+
 // The page being filled, and the place where the next thing goes.
 class Page {
   public:
-    Page(QPdfWriter& writer, const Evaluated& evaluated);
+    Page(Paper paper, const Evaluated& evaluated);
 
     void text(const QString& text, double size_mm, bool bold = false, const QColor& ink = kInk);
     void space(double mm) { m_y += mm; }
     void ensure(double mm);  // starts a new page when less than that is left
     void setFont(double size_mm, bool bold);
+    // The only page is full: what is painted now is lost, so nobody has to draw it.
+    [[nodiscard]] bool isFull() const { return m_full; }
+    [[nodiscard]] int dotsPerInch() const { return m_paper.device.logicalDpiX(); }
 
     [[nodiscard]] QPainter& painter() { return m_painter; }
     [[nodiscard]] const QRectF& area() const { return m_area; }
@@ -34,12 +43,13 @@ class Page {
   private:
     void footer();
 
-    QPdfWriter& m_writer;
+    Paper m_paper;
     QPainter m_painter;
     const Evaluated& m_evaluated;
     QRectF m_area;
     double m_y = 0.0;
     int m_number = 0;
+    bool m_full = false;
 };
 
 struct SheetView {
@@ -60,6 +70,10 @@ void pictureIn(Page& page, const Evaluated& evaluated, const SheetView& view,
 // A picture as tall as the figure really is, to scale; `size_mm` on paper.
 void pictureAtRealSize(Page& page, const Evaluated& evaluated, const SheetView& view,
                        const QRectF& frame_mm);
+
+// The first page as a picture for the screen.
+QImage firstPage(const Evaluated& evaluated, QPageSize::PageSizeId page_size, int dots_per_inch,
+                 const std::function<void(Page&)>& paint);
 
 // Writes a PDF, atomically; nothing when stopped. Needs an application object (fonts).
 Result<void> writePdf(const Evaluated& evaluated, const QString& file,

@@ -113,6 +113,11 @@ void paintStudy(Page& page, const Evaluated& evaluated) {
 
 }  // namespace
 
+QImage studyPreview(const Evaluated& evaluated, QPageSize::PageSizeId page, int dots_per_inch) {
+    return firstPage(evaluated, page, dots_per_inch,
+                     [&](Page& first) { paintStudy(first, evaluated); });
+}
+
 Result<void> writeStudy(const Evaluated& evaluated, const QString& file,
                         QPageSize::PageSizeId page_size) {
     return writePdf(evaluated, file, page_size, [&](Page& page) { paintStudy(page, evaluated); });

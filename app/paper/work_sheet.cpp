@@ -4,11 +4,13 @@
 #include <fmt/format.h>
 #include <QDir>
 #include <QRegularExpression>
+#include <algorithm>
 #include <cmath>
 
 #include "app/paper/sheet.h"
 #include "app/paper/sheet_page.h"
 #include "app/widgets/drops_view.h"
+#include "app/widgets/image_convert.h"
 #include "app/widgets/recipe_words.h"
 #include "app/widgets/text.h"
 #include "core/io/file_bytes.h"
@@ -26,6 +28,19 @@ constexpr double kMapWidth_mm = 88.0;
 std::shared_ptr<const LayerMap> mapOf(const Evaluated& evaluated, const Step& step) {
     return std::make_shared<const LayerMap>(
         layerMapOf(evaluated.plan, *evaluated.appearance, evaluated.desk->work, step, true));
+}
+
+// As a file of its own.
+Image mapPicture(const Evaluated& evaluated, const ViewChoice& view, const Step& step,
+                 const PixelGrid& grid) {
+    const Figure& figure = *evaluated.plan.figure;
+    Camera camera = heldCamera(figure.bounds(), view, grid);
+    hideParts(camera, evaluated.plan);
+    LookChoice choice;
+    choice.overlay = Overlay::Layer;
+    choice.layer = mapOf(evaluated, step);
+    const Look look = lookOf(evaluated.plan, *evaluated.appearance, choice, *evaluated.marks);
+    return renderPicture(figure, camera, grid, look, {}, 4);
 }
 
 // Words beside the map, from `left` to the page's right edge.
@@ -71,12 +86,12 @@ void stepWords(Page& page, const Evaluated& evaluated, std::size_t index, double
 
 void stepsSection(Page& page, const Evaluated& evaluated, const Progress& progress) {
     const double half = (page.area().height() - 14.0) / 2.0;
-    page.ensure(page.area().height());
     const std::vector<Step>& steps = evaluated.desk->work.steps;
-    for (std::size_t i = 0; i < steps.size() && !progress.stopped(); ++i) {
+    for (std::size_t i = 0; i < steps.size() && !progress.stopped() && !page.isFull(); ++i) {
         progress.at(static_cast<double>(i) / static_cast<double>(steps.size()));
         page.ensure(half - 2.0);
         const QRectF frame(page.area().left(), page.y(), kMapWidth_mm, half - 6.0);
+        if (page.isFull()) return;
         pictureIn(page, evaluated,
                   {{}, Overlay::Layer, evaluated.plan.view, mapOf(evaluated, steps[i])}, frame);
         stepWords(page, evaluated, i, frame.right() + 5.0);
@@ -179,6 +194,11 @@ void studySection(Page& page, const Evaluated& evaluated) {
 
 }  // namespace
 
+QImage workPreview(const Evaluated& evaluated, QPageSize::PageSizeId page, int dots_per_inch) {
+    return firstPage(evaluated, page, dots_per_inch,
+                     [&](Page& first) { stepsSection(first, evaluated, {}); });
+}
+
 Result<void> writeWorkSheet(const Evaluated& evaluated, const QString& file,
                             QPageSize::PageSizeId page_size, const Progress& progress) {
     return writePdf(
@@ -186,11 +206,21 @@ Result<void> writeWorkSheet(const Evaluated& evaluated, const QString& file,
         [&](Page& page) {
             paintSheet(page, evaluated);
             studySection(page, evaluated);
+            page.ensure(page.area().height());
             stepsSection(page, evaluated, progress);
             scheduleSection(page, evaluated);
             cautionsSection(page);
         },
         progress);
+}
+
+QImage mapPreview(const Evaluated& evaluated, const ViewChoice& view) {
+    const std::vector<Step>& steps = evaluated.desk->work.steps;
+    const auto shown = std::ranges::find_if(steps, [](const Step& step) {
+        return step.kind == StepKind::Layer && step.area_mm2 > 0.0;
+    });
+    if (shown == steps.end()) return {};
+    return toQImage(mapPicture(evaluated, view, *shown, {450, 500}));
 }
 
 Result<void> writeLayerMaps(const Evaluated& evaluated, const ViewChoice& view,
@@ -199,20 +229,12 @@ Result<void> writeLayerMaps(const Evaluated& evaluated, const ViewChoice& view,
         return fail(ErrorCode::WriteFailed,
                     fmt::format("The folder {} cannot be made.", folder.toStdString()));
     }
-    constexpr PixelGrid kGrid{900, 1000};
-    const Figure& figure = *evaluated.plan.figure;
     const std::vector<Step>& steps = evaluated.desk->work.steps;
-    Camera camera = heldCamera(figure.bounds(), view, kGrid);
-    hideParts(camera, evaluated.plan);
     static const QRegularExpression unsafe(QStringLiteral("[^A-Za-z0-9]+"));
     for (std::size_t i = 0; i < steps.size(); ++i) {
         if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
         progress.at(static_cast<double>(i) / static_cast<double>(steps.size()));
-        LookChoice choice;
-        choice.overlay = Overlay::Layer;
-        choice.layer = mapOf(evaluated, steps[i]);
-        const Look look = lookOf(evaluated.plan, *evaluated.appearance, choice, *evaluated.marks);
-        const Image picture = renderPicture(figure, camera, kGrid, look, {}, 4);
+        const Image picture = mapPicture(evaluated, view, steps[i], {900, 1000});
         const QString name = QStringLiteral("%1/%2-%3.png")
                                  .arg(folder)
                                  .arg(i + 1, 3, 10, QLatin1Char('0'))

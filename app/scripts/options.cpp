@@ -31,7 +31,7 @@ void showPage(MainWindow& window, const QString& page) {
     if (const int i = indexIn("standing parts material", page); i >= 0) {
         window.figurePanel().showPage(static_cast<FigurePanel::Page>(i));
     }
-    if (const int i = indexIn("place glow best ready", page); i >= 0) {
+    if (const int i = indexIn("place glow best ready compare", page); i >= 0) {
         window.lightsPanel().showPage(static_cast<LightsPanel::Page>(i));
     }
     if (const int i = indexIn("tone bands edges study hand", page); i >= 0) {
@@ -71,7 +71,8 @@ void addOptions(QCommandLineParser& parser) {
     add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours, 5 steps.", "number");
     add("divide", "Divide the figure into this many parts at its creases.", "number");
     add("page-shown",
-        "Page of a stage: standing, parts, material; place, glow, best, ready; tone, bands, edges, "
+        "Page of a stage: standing, parts, material; place, glow, best, ready, compare; tone, "
+        "bands, edges, "
         "study, hand; all, shade, hues, night, shells, under, rack, pots, mix; order, ways, time "
         "or "
         "findings.",

@@ -23,8 +23,15 @@ QPointF spotOf(const FigureView& view, const QString& shares) {
 Script::Script(MainWindow& window, ScriptOptions options)
     : m_window(window), m_options(std::move(options)) {
     connect(&m_window.figureView(), &FigureView::pictureFinished, this, [this] { finish(); });
+    connect(&m_window.sideBySide(), &SideBySide::finished, this, [this] { finish(); });
     connect(&m_window.document(), &Document::evaluatedChanged, this,
             [this] { QTimer::singleShot(0, this, [this] { finish(); }); });
+    // Without a file there are only the ways to begin.
+    QTimer::singleShot(500, this, [this] {
+        if (m_done || m_window.document().isOpen() || m_window.loader().isLoading()) return;
+        m_done = true;
+        QCoreApplication::exit(write() ? 0 : 2);
+    });
     connect(&m_window.loader(), &Loader::failed, this, [](const QString& message) {
         std::fprintf(stderr, "glaukophos: %s\n", qUtf8Printable(message));
         QCoreApplication::exit(2);
@@ -46,7 +53,8 @@ void Script::finish() {
         placeWork(*m_window.document().evaluated());
     }
     FigureView& view = m_window.figureView();
-    if (!view.isFinished()) return;
+    const SideBySide& compared = m_window.sideBySide();
+    if (compared.isVisible() ? !compared.isFinished() : !view.isFinished()) return;
     if (m_options.bench && !m_window.bench().figureView().isFinished()) return;
     if (!m_options.sight.isEmpty()) view.sightFrom(spotOf(view, m_options.sight));
     m_done = true;

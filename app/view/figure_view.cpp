@@ -317,8 +317,8 @@ void FigureView::paintOver(QPainter& painter) {
         const Projection project = [&](const Vec3& point) { return held.positionOf(point); };
         paintHourRing(painter, orreryOf(m_document.plan()), held.camera.eye_mm, project);
         paintSightLines(painter, m_document.plan(), m_sight_lines, project, markRoom());
-        paintLightMarks(painter, m_document.plan(), m_document.selectedLight(), project,
-                        markRoom());
+        paintLightMarks(painter, m_document.plan(), {m_document.selectedLight(), m_hovered},
+                        project, markRoom());
     }
     if (m_marked_place) paintMarkedPlace(painter, held, *m_marked_place);
 }

@@ -57,6 +57,8 @@ class FigureView : public QWidget, public FigureHolder {
     [[nodiscard]] const ViewChoice& view() const { return m_view; }
     void setView(const ViewChoice& view);
     void seeFromLight(std::size_t index);  // until the view is turned
+    void turn(double hours, double height_deg);
+    void zoomAt(double factor);
     [[nodiscard]] bool seesFromLight() const override { return m_from_light.has_value(); }
     [[nodiscard]] QRectF markRoom() const override;
 
@@ -95,9 +97,7 @@ class FigureView : public QWidget, public FigureHolder {
     void requestPicture(bool moving);
     void showMoving();
     [[nodiscard]] std::optional<RayHit> hitAt(const QPointF& position) const;
-    void turn(double hours, double height_deg);
     void slide(const QPointF& pixels);
-    void zoomAt(double factor);
     [[nodiscard]] FigureTool* toolFor(const HandMove& hand);
     void choose(const QPointF& position);
     void endStroke(const HandMove& hand, bool click);
@@ -105,6 +105,7 @@ class FigureView : public QWidget, public FigureHolder {
     void refreshSightLines();
     void readSpot(const QPointF& position);
     void refreshCursor(const QPointF& position);
+    void hover(std::optional<std::size_t> light);
     void refreshCaption();
     void paintOver(QPainter& painter);
 
@@ -127,7 +128,8 @@ class FigureView : public QWidget, public FigureHolder {
     std::unique_ptr<FigureTool> m_retired;  // may still be inside one of its own calls
     LightTool m_lights;
     bool m_handles = false;
-    FigureTool* m_active = nullptr;  // that takes the drag under way: one of the above
+    std::optional<std::size_t> m_hovered;  // the light under the pointer
+    FigureTool* m_active = nullptr;        // that takes the drag under way: one of the above
     Turning m_turning = Turning::None;
     bool m_dragged = false;
     QPointF m_pointer{-1, -1};

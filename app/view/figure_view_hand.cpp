@@ -28,7 +28,7 @@ void FigureView::mousePressEvent(QMouseEvent* event) {
     if (!m_document.isOpen() || m_active != nullptr) return;
     if (event->button() == Qt::LeftButton) {
         m_active = toolFor({event->position(), event->position(), event->modifiers()});
-        if (m_active != nullptr) return;
+        if (m_active != nullptr) return refreshCursor(event->position());
         m_turning = event->modifiers().testFlag(Qt::ShiftModifier) ? Turning::Slide : Turning::Turn;
     } else if (event->button() == Qt::RightButton || event->button() == Qt::MiddleButton) {
         m_turning = Turning::Slide;
@@ -41,8 +41,10 @@ void FigureView::mouseMoveEvent(QMouseEvent* event) {
     m_pointer = at;
     if (m_tool != nullptr) update();
     if (m_active == nullptr && m_turning == Turning::None) {
-        readSpot(at);
+        const QString hint = m_handles && m_tool == nullptr ? m_lights.hintAt(at) : QString();
+        hint.isEmpty() ? readSpot(at) : emit spotRead(hint);
         refreshCursor(at);
+        hover(m_handles && m_tool == nullptr ? m_lights.lightAt(at) : std::nullopt);
         return;
     }
     if (!m_dragged && QLineF(m_pressed, at).length() < kDragFrom_px) return;
@@ -71,6 +73,7 @@ void FigureView::endStroke(const HandMove& hand, bool click) {
     FigureTool* was = std::exchange(m_active, nullptr);
     if (was == &m_lights) m_rest.start();
     was->end(hand, click);
+    refreshCursor(hand.at);
 }
 
 void FigureView::choose(const QPointF& position) {
@@ -79,6 +82,13 @@ void FigureView::choose(const QPointF& position) {
     m_document.selectPart(hit ? std::optional(m_document.plan().figure->partShownBy(*hit))
                               : std::nullopt);
     sightFrom(m_handles ? hit : std::nullopt);
+}
+
+// The arm of a light shows while the pointer is on it.
+void FigureView::hover(std::optional<std::size_t> light) {
+    if (light == m_hovered) return;
+    m_hovered = light;
+    update();
 }
 
 void FigureView::refreshCursor(const QPointF& position) {
@@ -128,6 +138,7 @@ void FigureView::keyPressEvent(QKeyEvent* event) {
 
 void FigureView::leaveEvent(QEvent* /*event*/) {
     m_pointer = {-1, -1};
+    m_hovered.reset();
     update();
     emit spotRead({});
 }

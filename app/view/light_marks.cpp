@@ -95,6 +95,14 @@ void paintShape(QPainter& painter, const LightKind& kind, const QColor& colour,
     paintRimmed(painter, path, colour, 2);
 }
 
+// Where a panel is turned: a short stroke across its rim.
+void paintRimGrip(QPainter& painter, const QPointF& at) {
+    const Theme& t = currentTheme();
+    painter.setPen(QPen(t.mark_rim, 2.0));
+    painter.setBrush(t.mark);
+    painter.drawRoundedRect(QRectF(at - QPointF(5, 5), QSizeF(10, 10)), 3, 3);
+}
+
 }  // namespace
 
 void paintHaloText(QPainter& painter, const QPointF& baseline, const QFont& font,
@@ -126,7 +134,7 @@ void paintHaloText(QPainter& painter, const QPointF& baseline, const QFont& font
     painter.drawPixmap(baseline - QPointF(kRim, kRim + metrics.ascent()), words);
 }
 
-void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,
+void paintLightMarks(QPainter& painter, const Plan& plan, const HandOnLights& hand,
                      const Projection& project, const QRectF& room) {
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
@@ -136,7 +144,8 @@ void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         const Light& light = plan.lights[l];
         if (!shines(plan, l)) continue;
-        const bool chosen = l == selected;
+        const bool chosen = l == hand.chosen;
+        const bool held = chosen || hand.hovered == l;
         const QColor colour = colourOf(light);
         paintShape(painter, light.kind, colour, project);
         std::optional<QPointF> sign_at;
@@ -151,7 +160,7 @@ void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,
         if (rides(light)) {
             const ClockDirection direction = *clockOf(plan, light);
             const Orrery orrery = drawnIn(whole, towards(direction), project, room);
-            paintArc(painter, orrery, direction, project, chosen);
+            paintArc(painter, orrery, direction, project, held);
             sign_at = project(placeOn(orrery, towards(direction)));
             const auto foot = project(orrery.foot_mm);
             // Lit on the side away from the figure.
@@ -166,7 +175,11 @@ void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,
             if (!at) continue;
             const bool whole_light = handle.which == 0;
             if (whole_light) {
-                paintFloorMark(painter, whole, handle.place_mm, colour, project, chosen);
+                paintFloorMark(painter, whole, handle.place_mm, colour, project, held);
+            }
+            if (turnsOnly(handle.which)) {
+                if (held) paintRimGrip(painter, *at);
+                continue;
             }
             mark(*at, whole_light ? 2 * kHandle_px : kHandle_px, 45.0);
             if (whole_light) sign_at = at;
@@ -177,7 +190,7 @@ void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,
         if (!sign_at) continue;
         const auto direction = clockOf(plan, light);
         paintSign(painter, *sign_at + QPointF(kHandle_px + 7, -kHandle_px - 6), q(light.name),
-                  chosen && direction ? whereWords(*direction) : QString());
+                  held && direction ? whereWords(*direction) : QString());
     }
     painter.restore();
 }

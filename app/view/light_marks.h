@@ -16,7 +16,11 @@ void paintHaloText(QPainter& painter, const QPointF& baseline, const QFont& font
 
 // Glyphs of the lights that shine, on their arcs and marks; `room` is where they may be on the
 // view.
-void paintLightMarks(QPainter& painter, const Plan& plan, std::size_t selected,
+struct HandOnLights {
+    std::size_t chosen = 0;
+    std::optional<std::size_t> hovered = std::nullopt;
+};
+void paintLightMarks(QPainter& painter, const Plan& plan, const HandOnLights& hand,
                      const Projection& project, const QRectF& room);
 
 // Lines from a spot to the lights: solid where the light arrives, ending in a cross where

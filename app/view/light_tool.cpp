@@ -7,6 +7,7 @@
 
 #include "app/document/edit_key.h"
 #include "app/view/light_marks.h"
+#include "app/widgets/text.h"
 
 namespace glaukophos {
 
@@ -39,6 +40,7 @@ std::vector<LightHandle> LightTool::allHandles(const ViewSpace& space) const {
 bool LightTool::begin(const HandMove& hand) {
     const auto handle = handleAt(hand.at);
     if (!handle) return false;
+    m_holding = true;
     m_held = *handle;
     m_held_id = m_document.plan().lights[handle->light].id;
     m_orrery = orreryOf(m_document.plan());
@@ -51,10 +53,38 @@ void LightTool::stroke(const HandMove& hand) {
     moveHeld(hand.at, hand.modifiers.testFlag(Qt::ShiftModifier));
 }
 
-void LightTool::end(const HandMove& /*hand*/, bool /*click*/) { m_document.endGesture(); }
+void LightTool::end(const HandMove& /*hand*/, bool /*click*/) {
+    m_holding = false;
+    m_document.endGesture();
+}
 
 std::optional<Qt::CursorShape> LightTool::cursorAt(const QPointF& at) const {
-    return handleAt(at) ? std::optional(Qt::OpenHandCursor) : std::nullopt;
+    if (m_holding) return turnsOnly(m_held.which) ? Qt::SizeAllCursor : Qt::ClosedHandCursor;
+    const auto handle = handleAt(at);
+    if (!handle) return std::nullopt;
+    return turnsOnly(handle->which) ? Qt::SizeAllCursor : Qt::OpenHandCursor;
+}
+
+std::optional<std::size_t> LightTool::lightAt(const QPointF& at) const {
+    if (m_holding) return m_held.light;
+    const auto handle = handleAt(at);
+    return handle ? std::optional(handle->light) : std::nullopt;
+}
+
+QString LightTool::hintAt(const QPointF& at) const {
+    const auto handle = handleAt(at);
+    if (!handle) return {};
+    const Light& light = m_document.plan().lights[handle->light];
+    QString does = QObject::tr("drag moves it across your view, with Shift along the surface");
+    if (rides(light)) does = QObject::tr("drag carries it round the figure");
+    if (turnsOnly(handle->which)) does = QObject::tr("drag turns it by its rim");
+    if (std::holds_alternative<Rod>(light.kind) && handle->which > 0) {
+        does = QObject::tr("drag moves this end, with Shift along the surface");
+    }
+    return QObject::tr(
+               "%1: %2. Ctrl and wheel: how strong; with Shift: how warm. Alt and arrows "
+               "nudge it.")
+        .arg(q(light.name), does);
 }
 
 void LightTool::moveHeld(const QPointF& position, bool on_surface) {
@@ -63,6 +93,7 @@ void LightTool::moveHeld(const QPointF& position, bool on_surface) {
     if (m_held.light >= plan.lights.size() || plan.lights[m_held.light].id != m_held_id) return;
     const Light& light = plan.lights[m_held.light];
     if (rides(light)) return carryHeld(position);
+    if (turnsOnly(m_held.which)) return turnHeld(position);
     const ViewSpace space = m_view.space();
     const CameraRay ray = space.rayAt(position);
     std::function<void(Light&)> move;
@@ -82,6 +113,28 @@ void LightTool::moveHeld(const QPointF& position, bool on_surface) {
         move = [this, place](Light& edited) { moveHandle(edited.kind, m_held.which, place); };
     }
     m_document.editLight(m_held.light, QObject::tr("Move light"), move, kMoveKey);
+}
+
+// The rim stays on a ball round the panel's middle, on the side of it where it is.
+void LightTool::turnHeld(const QPointF& position) {
+    static const int kTurnKey = nextEditKey();
+    const Plan& plan = m_document.plan();
+    const auto* panel = std::get_if<Panel>(&plan.lights[m_held.light].kind);
+    if (panel == nullptr) return;
+    for (const LightHandle& handle : handlesOf(plan)) {
+        if (handle.light == m_held.light && handle.which == m_held.which) m_held = handle;
+    }
+    const CameraRay ray = m_view.space().rayAt(position);
+    const Vec3 away = panel->centre_mm - ray.origin;
+    const float radius = (m_held.place_mm - panel->centre_mm).norm();
+    const float nearest = away.dot(ray.direction);
+    const float beside2 = away.squaredNorm() - nearest * nearest;
+    const float half = std::sqrt(std::max(0.0F, radius * radius - beside2));
+    const bool in_front = (m_held.place_mm - panel->centre_mm).dot(ray.direction) <= 0.0F;
+    const Vec3 place = ray.origin + (nearest + (in_front ? -half : half)) * ray.direction;
+    m_document.editLight(
+        m_held.light, QObject::tr("Turn panel"),
+        [&](Light& edited) { moveHandle(edited.kind, m_held.which, place); }, kTurnKey);
 }
 
 void LightTool::carryHeld(const QPointF& position) {

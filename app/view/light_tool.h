@@ -15,6 +15,10 @@ class LightTool : public FigureTool {
     void stroke(const HandMove& hand) override;
     void end(const HandMove& hand, bool click) override;
     [[nodiscard]] std::optional<Qt::CursorShape> cursorAt(const QPointF& at) const override;
+    // What can be done with the light there; empty beside all of them.
+    [[nodiscard]] QString hintAt(const QPointF& at) const;
+    // The light that is held, or is under the pointer.
+    [[nodiscard]] std::optional<std::size_t> lightAt(const QPointF& at) const;
 
     // Puts the chosen light where it touches a place of the figure, or makes that part glow.
     void placeChosen(const SurfacePoint& place, const QPointF& at);
@@ -31,11 +35,13 @@ class LightTool : public FigureTool {
     [[nodiscard]] std::vector<LightHandle> allHandles(const ViewSpace& space) const;
     void moveHeld(const QPointF& position, bool on_surface);
     void carryHeld(const QPointF& position);
+    void turnHeld(const QPointF& position);
 
     Document& m_document;
     const FigureHolder& m_view;
     LightHandle m_held;
-    Orrery m_orrery;               // that a held far light rides on
+    Orrery m_orrery;  // that a held far light rides on
+    bool m_holding = false;
     LightId m_held_id = kNoLight;  // the plan may lose it while it is held
 };
 

@@ -20,7 +20,7 @@ void PartsButton::setParts(const std::vector<Part>& parts, const std::vector<Par
         const auto part = static_cast<PartIndex>(p);
         const bool is_ticked = std::ranges::find(ticked, part) != ticked.end();
         if (is_ticked) names << q(parts[p].name);
-        QAction* action = m_menu->addAction(q(parts[p].name));
+        QAction* action = m_menu->addAction(capital(q(parts[p].name)));
         action->setCheckable(true);
         action->setChecked(is_ticked);
         connect(action, &QAction::toggled, this, [this, ticked, part](bool on) {

@@ -13,6 +13,12 @@ namespace glaukophos {
 inline QString q(const std::string& text) { return QString::fromStdString(text); }
 inline QString q(const char* text) { return QString::fromUtf8(text); }
 
+// As names of parts are shown: they are often typed without.
+inline QString capital(QString text) {
+    if (!text.isEmpty()) text[0] = text[0].toUpper();
+    return text;
+}
+
 // For the screen, through its profile.
 inline QColor qColour(const Srgb& colour) { return onScreen(colour); }
 // For files and paper: sRGB as it is.

@@ -45,6 +45,10 @@ QString styleSheet(const Theme& t) {
         QToolButton#findingCount[grave="true"] { font-weight: 700; }
         #banner { background: %chosen; border-radius: 6px; }
         #banner QLabel { color: %on; }
+        #walk { background: %chosen; border-radius: 8px; }
+        #walk QLabel { color: %on; }
+        QSplitter::handle { background: %ground; }
+        QToolButton[card="true"] { background: %field; border-radius: 9px; padding: 8px 4px; }
         QPushButton, QToolButton { background: %field; border: 1px solid %line; border-radius: 7px;
             padding: 5px 10px; }
         QPushButton:hover, QToolButton:hover { border-color: %soft; }

@@ -3,15 +3,18 @@
 
 #include <QActionGroup>
 #include <QMainWindow>
+#include <QSplitter>
 #include <QStackedWidget>
 #include <QToolButton>
 
 #include "app/bench/bench_window.h"
 #include "app/document/document.h"
 #include "app/document/own_rack.h"
+#include "app/document/recent_plans.h"
 #include "app/document/recovery.h"
 #include "app/jobs/loader.h"
 #include "app/paper/exports.h"
+#include "app/paper/exports_page.h"
 #include "app/stages/colours/colours_panel.h"
 #include "app/stages/figure/figure_panel.h"
 #include "app/stages/lights/lights_panel.h"
@@ -20,9 +23,12 @@
 #include "app/view/figure_view.h"
 #include "app/view/ladder_strip.h"
 #include "app/view/lanes_view.h"
+#include "app/view/side_by_side.h"
 #include "app/widgets/banner.h"
 #include "app/widgets/brush_stroke.h"
 #include "app/widgets/theme.h"
+#include "app/window/start_page.h"
+#include "app/window/walk.h"
 
 namespace glaukophos {
 
@@ -37,6 +43,7 @@ class MainWindow : public QMainWindow {
 
     [[nodiscard]] Document& document() { return m_document; }
     [[nodiscard]] FigureView& figureView() { return *m_view; }
+    [[nodiscard]] SideBySide& sideBySide() { return *m_side_by_side; }
     [[nodiscard]] Banner& banner() { return *m_banner; }
     [[nodiscard]] Recovery& recovery() { return m_recovery; }
     [[nodiscard]] Loader& loader() { return m_loader; }
@@ -48,8 +55,13 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] BenchWindow& bench() { return *m_bench; }
     [[nodiscard]] Exports& exports() { return *m_exports; }
     void openBench();
+    // All that leaves the program, beginning with one of it.
+    void openExports(Output output = Output::Sheet);
+    [[nodiscard]] Walk& walk() { return *m_walk; }
 
     void openFiles(const QStringList& files);  // asks about unsaved changes first
+    // A plan that is kept as it is: what opens has no file yet.
+    void openExample(const QString& file);
     // Another file of the open figure: parts and lights stay.
     void reimport(const QStringList& files);
     void offerRecovery();
@@ -62,6 +74,8 @@ class MainWindow : public QMainWindow {
     void showFocus();
     // The ladder at the foot as a line of blocks.
     void foldStrip(bool folded);
+    // The stage's panel beside the figure, or its room for the figure.
+    void showPanel(bool shown);
     bool saveTo(const QString& file);
     // An ICC profile for the screen, remembered; empty for sRGB.
     void setScreenProfile(const QString& file);
@@ -80,6 +94,12 @@ class MainWindow : public QMainWindow {
     QWidget* buildFoot();
     void connectPanels();
     void showFoot();
+    void showFigureOrCompared();
+    void showStagePage(int stage, int page);
+    void fillRecentMenu(QMenu& menu);
+    void noteRecent();
+    void keepRecentPicture();
+    void connectStart();
     void countFindings();
     void buildMenus();  // in menus.cpp
     void buildFileMenu();
@@ -103,9 +123,16 @@ class MainWindow : public QMainWindow {
     Loader m_loader;
     Recovery m_recovery;
     OwnRack m_own_rack;
+    RecentPlans m_recent;
+    QString m_example;  // the file that is being opened as one
 
     // All owned by Qt.
     FigureView* m_view;
+    SideBySide* m_side_by_side;
+    StartPage* m_start;
+    QStackedWidget* m_middle;  // the figure, several beside each other, or ways to begin
+    QSplitter* m_split = nullptr;
+    Walk* m_walk;
     Banner* m_banner;
     LadderStrip* m_strip;
     LanesView* m_lanes;
@@ -123,6 +150,8 @@ class MainWindow : public QMainWindow {
     Exports* m_exports = nullptr;
     bool m_figure_alone = false;
     bool m_strip_folded = false;
+    QWidget* m_caption = nullptr;
+    QWidget* m_side = nullptr;  // the panel, and the walk above it
     QWidget* m_rail = nullptr;  // owned by Qt, as are the following
     QWidget* m_top_bar = nullptr;
     QWidget* m_foot_line = nullptr;

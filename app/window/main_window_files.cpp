@@ -21,9 +21,56 @@ QString openFilter() {
 
 void MainWindow::openFiles(const QStringList& files) {
     if (files.isEmpty() || !mayDiscard()) return;
+    if (files.front() != m_example) m_example.clear();
     m_banner->showWork(tr("Opening %1 …").arg(QFileInfo(files.front()).fileName()));
     m_loader.setPreview(m_view->grid(), currentTheme().backdrop);
     m_loader.load(files);
+}
+
+void MainWindow::openExample(const QString& file) {
+    m_example = file;
+    openFiles({file});
+}
+
+void MainWindow::connectStart() {
+    connect(m_start, &StartPage::openRequested, this, &MainWindow::askOpen);
+    connect(m_start, &StartPage::planRequested, this,
+            [this](const QString& file) { openFiles({file}); });
+    connect(m_start, &StartPage::exampleRequested, this, [this](const QString& file) {
+        openExample(file);
+        m_walk->begin();
+    });
+    connect(m_walk, &Walk::stageWanted, this, &MainWindow::showStagePage);
+    connect(m_view, &FigureView::pictureFinished, this, &MainWindow::keepRecentPicture);
+    m_start->showRecent(m_recent.list());
+    showFigureOrCompared();
+}
+
+void MainWindow::noteRecent() {
+    if (m_document.path().isEmpty()) return;
+    m_recent.note(m_document.path(), q(m_document.plan().title));
+}
+
+// As the figure is seen in its colours, the last time it was.
+void MainWindow::keepRecentPicture() {
+    if (m_document.path().isEmpty() || m_view->overlay() != Overlay::Colours) return;
+    m_recent.keepPicture(m_document.path(), m_view->picture());
+}
+
+void MainWindow::fillRecentMenu(QMenu& menu) {
+    menu.clear();
+    for (const RecentPlan& plan : m_recent.list()) {
+        QAction* action = menu.addAction(plan.title);
+        action->setToolTip(plan.path);
+        connect(action, &QAction::triggered, this, [this, path = plan.path] { openFiles({path}); });
+    }
+    if (menu.isEmpty()) menu.addAction(tr("None yet"))->setEnabled(false);
+}
+
+void MainWindow::openExports(Output output) {
+    ExportsPage page(*m_exports, this);
+    page.showOutput(output);
+    page.exec();
 }
 
 void MainWindow::askReimport() {
@@ -79,6 +126,8 @@ bool MainWindow::saveTo(const QString& file) {
     if (!report(savePlan(m_document.plan(), file.toStdString(), m_document.benchLog())))
         return false;
     m_document.markSaved(file);
+    noteRecent();
+    keepRecentPicture();
     return true;
 }
 

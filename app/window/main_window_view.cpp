@@ -15,12 +15,24 @@ void MainWindow::showFoot() {
     m_foot->setFixedHeight(m_strip_folded && !lanes ? kFolded_px : height);
 }
 
+// While lights are compared, the figures stand beside each other.
+void MainWindow::showFigureOrCompared() {
+    const bool open = m_document.isOpen();
+    for (QWidget* widget :
+         {m_top_bar, m_foot_line, m_caption, m_side, static_cast<QWidget*>(m_foot), m_rail}) {
+        // Without a plan there is nothing that they could show.
+        widget->setVisible(open && (!m_figure_alone || widget == m_caption));
+    }
+    if (!open) return m_middle->setCurrentWidget(m_start);
+    const bool compared = m_panels->currentWidget() == m_lights_panel &&
+                          m_lights_panel->page() == LightsPanel::Page::Compare &&
+                          !m_document.plan().variants.empty();
+    m_middle->setCurrentWidget(compared ? static_cast<QWidget*>(m_side_by_side) : m_view);
+}
+
 void MainWindow::showFigureAlone(bool alone) {
     m_figure_alone = alone;
-    for (QWidget* widget : {m_rail, m_top_bar, m_foot_line, static_cast<QWidget*>(m_foot),
-                            static_cast<QWidget*>(m_panels)}) {
-        widget->setVisible(!alone);
-    }
+    showFigureOrCompared();
     m_view->setFocus();
 }
 
@@ -50,6 +62,18 @@ void MainWindow::showFocus() {
         view.zoom = std::max(view.zoom, 2.6);
     }
     m_view->setView(view);
+}
+
+void MainWindow::showPanel(bool shown) {
+    const int whole = m_split->width();
+    const int panel = m_side->sizeHint().width();
+    m_split->setSizes({whole - (shown ? panel : 0), shown ? panel : 0});
+}
+
+// Of the walk, which goes everywhere.
+void MainWindow::showStagePage(int stage, int page) {
+    setStage(static_cast<Stage>(stage));
+    if (auto* tabs = m_panels->currentWidget()->findChild<PageTabs*>()) tabs->showPage(page);
 }
 
 void MainWindow::foldStrip(bool folded) {

@@ -43,35 +43,26 @@ void MainWindow::buildMenus() {
     QMenu& help = *menuBar()->addMenu(tr("&Help"));
     menuAction(help, tr("First steps"), QKeySequence::HelpContents,
                [this] { showFirstSteps(this); });
+    addPlanAction(help, tr("Walk through the stages"), QKeySequence(tr("Shift+F1")), [this] {
+        m_walk->begin();
+    })->setObjectName(QStringLiteral("walkThrough"));
     menuAction(help, tr("About Glaukophos"), {}, [this] { showAbout(this); });
 }
 
 void MainWindow::buildFileMenu() {
     QMenu& menu = *menuBar()->addMenu(tr("&File"));
     menuAction(menu, tr("&Open plan or figure …"), QKeySequence::Open, [this] { askOpen(); });
+    QMenu& recent = *menu.addMenu(tr("&Last plans"));
+    recent.setObjectName(QStringLiteral("lastPlans"));
+    recent.setToolTipsVisible(true);
+    connect(&recent, &QMenu::aboutToShow, this, [this, &recent] { fillRecentMenu(recent); });
     menu.addSeparator();
     addPlanAction(menu, tr("&Save"), QKeySequence::Save, [this] { save(); });
     addPlanAction(menu, tr("Save &as …"), QKeySequence::SaveAs, [this] { saveAs(); });
     menu.addSeparator();
-    for (const auto& [page, name] : {std::pair{QPageSize::A4, QStringLiteral("A4")},
-                                     std::pair{QPageSize::Letter, QStringLiteral("Letter")}}) {
-        addPlanAction(menu, tr("Plan sheet, %1 …").arg(name),
-                      page == QPageSize::A4 ? QKeySequence(tr("Ctrl+P")) : QKeySequence(),
-                      [this, page = page] { m_exports->askSheet(page); });
-        addPlanAction(menu, tr("Study in greys, %1 …").arg(name), {},
-                      [this, page = page] { m_exports->askStudy(page); });
-        addPlanAction(menu, tr("Whole plan for the bench, %1 …").arg(name), {},
-                      [this, page = page] { m_exports->askWorkSheet(page); });
-    }
-    menu.addSeparator();
-    addPlanAction(menu, tr("Ladders as a table (CSV) …"), {}, [this] { m_exports->askLadders(); });
-    addPlanAction(menu, tr("Maps of all layers (PNG) …"), {}, [this] { m_exports->askMaps(); });
-    const auto addWork = [&](const QString& text, const QString& title, const QString& filter) {
-        addPlanAction(menu, text, {}, [=, this] { m_exports->askWork(title, filter); });
-    };
-    addWork(tr("Steps as a table or JSON …"), tr("Steps"), tr("Tables (*.csv);;JSON (*.json)"));
-    addWork(tr("Evenings for a calendar …"), tr("Evenings"), tr("Calendars (*.ics)"));
-    addWork(tr("Mixes as a palette …"), tr("Mixes"), tr("GIMP palettes (*.gpl)"));
+    addPlanAction(menu, tr("&Print and write …"), QKeySequence::Print, [this] {
+        openExports();
+    })->setObjectName(QStringLiteral("printAndWrite"));
     menu.addSeparator();
     menuAction(menu, tr("&Quit"), QKeySequence::Quit, [this] { close(); });
 }
@@ -101,6 +92,9 @@ void MainWindow::buildViewMenu() {
     QAction* fold = addPlanAction(menu, tr("Fold the strip at the foot"), QKeySequence(tr("K")),
                                   [this] { foldStrip(!m_strip_folded); });
     fold->setObjectName(QStringLiteral("foldStrip"));
+    addPlanAction(menu, tr("Panel beside the figure"), QKeySequence(tr("P")), [this] {
+        showPanel(m_side->width() == 0 || !m_side->isVisible());
+    })->setObjectName(QStringLiteral("showPanel"));
     QAction* numbers = menuAction(menu, tr("Numbers: L*, chroma, hue and codes"), {}, [] {});
     numbers->setObjectName(QStringLiteral("showNumbers"));
     numbers->setCheckable(true);

@@ -11,6 +11,7 @@
 #include "core/io/step_json.h"
 #include "core/io/value_json.h"
 #include "core/io/version_1.h"
+#include "core/plan/light_variants.h"
 
 namespace glaukophos {
 namespace {
@@ -100,6 +101,24 @@ void checkFileName(const std::string& name) {
     }
 }
 
+std::vector<Light> lightsFrom(const Json& list, const std::string& called,
+                              std::vector<LightPartNames>& part_names) {
+    std::vector<Light> lights;
+    for (const Json& item : list) {
+        const std::string place = fmt::format("{} {}", called, lights.size() + 1);
+        const Entry entry(item, place);
+        lights.push_back(lightFrom(entry, place));
+        part_names.push_back(lightPartNamesFrom(entry));
+    }
+    return lights;
+}
+
+Json lightsJson(const std::vector<Light>& lights, const std::vector<Part>& parts) {
+    Json list = Json::array();
+    for (const Light& light : lights) list.push_back(lightJson(light, parts));
+    return list;
+}
+
 WrittenPlan written(const Json& json) {
     const Entry root(json, "");
     if (root.text("format", "") != "glaukophos-plan") {
@@ -125,11 +144,16 @@ WrittenPlan written(const Json& json) {
         const Entry entry(item, fmt::format("part {}", plan.parts.size() + 1));
         plan.parts.push_back(partFrom(entry));
     }
-    for (const Json& item : root.list("lights")) {
-        const std::string place = fmt::format("light {}", plan.lights.size() + 1);
+    plan.lights = lightsFrom(root.list("lights"), "light", result.light_part_names);
+    for (const Json& item : root.list("variants")) {
+        const std::string place = fmt::format("variant {}", plan.variants.size() + 1);
         const Entry entry(item, place);
-        plan.lights.push_back(lightFrom(entry, place));
-        result.light_part_names.push_back(lightPartNamesFrom(entry));
+        plan.variants.push_back(
+            {entry.text("name", place),
+             lightsFrom(entry.list("lights"), place + ", light", result.light_part_names)});
+    }
+    if (plan.variants.size() > kMostVariants) {
+        throw Wrong{fmt::format("\"variants\" has more than {} entries", kMostVariants)};
     }
     plan.values = valuesFrom(root.object("values"));
     plan.colours = coloursFrom(root.object("colours"));
@@ -195,12 +219,13 @@ Result<Plan> withFigure(WrittenPlan written_plan, std::shared_ptr<const Figure> 
         return fail(ErrorCode::BadInput, "The plan and its figure have different parts.");
     }
     giveIdentities(plan);
-    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
-        if (auto joined = joinParts(plan.lights[l], written_plan.light_part_names[l], plan.parts);
-            !joined) {
-            return tl::unexpected(joined.error());
-        }
-    }
+    Result<void> joined;
+    std::size_t next = 0;
+    forAllLights(plan, [&](Light& light) {
+        const LightPartNames& names = written_plan.light_part_names.at(next++);
+        if (joined) joined = joinParts(light, names, plan.parts);
+    });
+    if (!joined) return tl::unexpected(joined.error());
     plan.figure = std::move(figure);
     if (written_plan.version < 2) renewStepKeys(plan);
     if (const std::string problem = problemWith(plan); !problem.empty()) {
@@ -220,8 +245,11 @@ std::string planJson(const Plan& plan, const StoredFigure& stored) {
     if (!stored.surface_file.empty()) json["figure"]["surface"] = stored.surface_file;
     json["figure"]["divide"] = stored.division == Division::Pieces;
     for (const Part& part : plan.parts) json["parts"].push_back(partJson(part));
-    json["lights"] = Json::array();
-    for (const Light& light : plan.lights) json["lights"].push_back(lightJson(light, plan.parts));
+    json["lights"] = lightsJson(plan.lights, plan.parts);
+    for (const LightVariant& variant : plan.variants) {
+        json["variants"].push_back(
+            {{"name", variant.name}, {"lights", lightsJson(variant.lights, plan.parts)}});
+    }
     json["values"] = valuesJson(plan.values);
     json["colours"] = coloursJson(plan.colours);
     json["mixing"] = mixingJson(plan.mixing);

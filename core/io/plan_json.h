@@ -20,8 +20,9 @@ struct WrittenPlan {
     std::vector<std::string> mesh_files;  // relative to plan.json, inside its folder
     std::string surface_file;             // the divided working surface; empty: make it anew
     Division division = Division::Pieces;
-    std::vector<LightPartNames> light_part_names;  // one entry a light
-    int version = kPlanVersion;                    // that it was written in
+    // One entry a light, in the order of forAllLights.
+    std::vector<LightPartNames> light_part_names;
+    int version = kPlanVersion;  // that it was written in
 };
 
 // Unknown keys are ignored, so that newer small additions can still be opened.

@@ -2,6 +2,9 @@
 #include "core/lighting/aim.h"
 
 #include <algorithm>
+#include <cmath>
+
+#include "core/light/shaped_source.h"
 
 namespace glaukophos {
 namespace {
@@ -39,6 +42,28 @@ std::optional<Vec3> nearestGlowing(const Plan& plan, const Light& light, const V
 Vec3 nozzleOf(const Plan& plan, const Spray& spray) {
     return plan.figure->bounds().centre() +
            static_cast<float>(spray.distance_mm) * towards(spray.direction);
+}
+
+Vec3 rimPlace(const Panel& panel, int which) {
+    const PanelFrame frame = frameOf(panel);
+    const Vec3d to_rim = which == 3 ? Vec3d(0.5 * panel.width_mm * frame.right)
+                                    : Vec3d(0.5 * panel.height_mm * frame.up);
+    return panel.centre_mm + to_rim.cast<float>();
+}
+
+// By the shortest way, so that nothing else of it turns.
+void turnByRim(Panel& panel, int which, const Vec3& to_mm) {
+    const Vec3d from = (rimPlace(panel, which) - panel.centre_mm).cast<double>();
+    const Vec3d to = (to_mm - panel.centre_mm).cast<double>();
+    if (from.norm() < 1e-6 || to.norm() < 1e-6) return;
+    const Eigen::Quaterniond turn = Eigen::Quaterniond::FromTwoVectors(from, to);
+    const PanelFrame before = frameOf(panel);
+    const Vec3d right = turn * before.right;
+    panel.faces = clockFrom((turn * before.facing).cast<float>());
+    panel.turn_deg = 0.0;
+    const PanelFrame unturned = frameOf(panel);
+    const double angle = degrees(std::atan2(right.dot(unturned.up), right.dot(unturned.right)));
+    panel.turn_deg = angle - 180.0 * std::round(angle / 180.0);  // it looks the same half round
 }
 
 }  // namespace
@@ -91,6 +116,9 @@ std::vector<LightHandle> handlesOf(const Plan& plan) {
         const Light& light = plan.lights[l];
         if (std::holds_alternative<GlowingPart>(light.kind)) continue;  // it stays where it is
         if (const auto middle = middleOf(plan, light)) handles.push_back({l, 0, *middle});
+        if (const auto* panel = std::get_if<Panel>(&light.kind)) {
+            for (const int which : {3, 4}) handles.push_back({l, which, rimPlace(*panel, which)});
+        }
         if (const auto* rod = std::get_if<Rod>(&light.kind)) {
             handles.push_back({l, 1, rod->from_mm});
             handles.push_back({l, 2, rod->to_mm});
@@ -101,7 +129,10 @@ std::vector<LightHandle> handlesOf(const Plan& plan) {
 
 void moveHandle(LightKind& kind, int which, const Vec3& to_mm) {
     std::visit(Overloaded{[&](Lamp& lamp) { lamp.centre_mm = to_mm; },
-                          [&](Panel& panel) { panel.centre_mm = to_mm; },
+                          [&](Panel& panel) {
+                              turnsOnly(which) ? turnByRim(panel, which, to_mm)
+                                               : void(panel.centre_mm = to_mm);
+                          },
                           [&](Rod& rod) {
                               if (which == 1) rod.from_mm = to_mm;
                               if (which == 2) rod.to_mm = to_mm;

@@ -24,7 +24,8 @@ std::optional<Vec3> middleOf(const Plan& plan, const Light& light);
 // From the middle of the figure: for charts and views. Straight above for skies.
 std::optional<ClockDirection> clockOf(const Plan& plan, const Light& light);
 
-// A place by which a light is held: a lamp's or panel's middle, a rod's ends and middle.
+// A place by which a light is held: a lamp's or panel's middle, a rod's middle and ends (1, 2), two
+// places of a panel's rim (3, 4).
 struct LightHandle {
     std::size_t light = 0;
     int which = 0;
@@ -32,8 +33,11 @@ struct LightHandle {
 };
 std::vector<LightHandle> handlesOf(const Plan& plan);
 
-// Moves that place; `which` as in handlesOf.
+// Moves that place; `which` as in handlesOf. A panel turns about its middle by its rim.
 void moveHandle(LightKind& kind, int which, const Vec3& to_mm);
+
+// Whether the handle only turns the light.
+inline bool turnsOnly(int which) { return which >= 3; }
 
 // The same to a place on a surface: the light touches it from outside, a panel lies flat on it.
 void setOnSurface(LightKind& kind, int which, const Vec3& point_mm, const Vec3& normal);

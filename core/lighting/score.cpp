@@ -4,10 +4,10 @@
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <cctype>
 #include <cmath>
 
 #include "core/base/parallel.h"
+#include "core/base/words.h"
 
 namespace glaukophos {
 namespace {
@@ -352,7 +352,7 @@ std::string inWords(const Plan& plan, const ScoreMap& map, const DirectionScore&
     }
     if (!map.has_focus || focus.empty()) focus = "Whole front";
     const auto percent = [](float share) { return std::lround(100.0F * share); };
-    focus[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(focus[0])));
+    focus = capitalised(focus);
     std::string text =
         fmt::format("{}: {} % in its two lightest steps", focus, percent(score.focus_in_top_bands));
     text += score.focus_blocked < 0.05F

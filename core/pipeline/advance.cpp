@@ -54,6 +54,7 @@ class Pipeline {
 
     void show(Evaluated state) {
         state.plan = m_plan;
+        state.traces = std::make_shared<const Traces>(m_traces);
         m_state = std::make_shared<const Evaluated>(std::move(state));
         if (m_how.shown) m_how.shown(m_state);
     }
@@ -61,6 +62,7 @@ class Pipeline {
     // Light, values and marks at full accuracy; false when stopped before that.
     bool lightsUp() {
         const bool known = m_before != nullptr && m_before->complete &&
+                           (m_before->marked || m_how.goal < Goal::Marks) &&
                            appearanceKey(m_before->plan) == appearanceKey(m_plan);
         if (known) {
             Evaluated same = *m_before;
@@ -210,6 +212,7 @@ class Pipeline {
         state.marks = m_how.goal >= Goal::Marks ? marksOf(*appearance, finish)
                                                 : std::make_shared<const Marks>();
         state.appearance = std::move(appearance);
+        state.marked = m_how.goal >= Goal::Marks;
         state.sky_rounds = m_traces.table->rounds;
         state.complete = isComplete(finish);
         scoreIfAsked(state);

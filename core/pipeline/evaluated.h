@@ -27,6 +27,7 @@ struct Evaluated {
     Plan plan;
     std::shared_ptr<const Appearance> appearance;  // never null
     std::shared_ptr<const Marks> marks;            // never null
+    bool marked = false;                           // the marks were worked out
     int sky_rounds = 0;                            // of kSkyRounds
     bool complete = false;                         // the light will not be refined any more
     int serial = 0;                                // differs where the appearance does

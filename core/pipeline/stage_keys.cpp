@@ -5,6 +5,7 @@ namespace glaukophos {
 
 Plan deskKey(Plan plan) {
     plan.title.clear();
+    plan.variants.clear();
     plan.view = {};
     plan.merit_weights = kUsualWeights;
     return plan;

@@ -67,9 +67,7 @@ Result<Plan> restood(const Plan& plan, const Stance& stance, const Progress& pro
     Plan after = plan;
     after.figure = dividedFigure(
         std::move(*form), std::make_shared<const PartLabels>(std::move(labels)), plan.parts.size());
-    for (Light& light : after.lights) {
-        moveLight(light.kind, stance, shift);
-    }
+    forAllLights(after, [&](Light& light) { moveLight(light.kind, stance, shift); });
     after.view.focus_mm = stance.scale * (stance.turn * after.view.focus_mm);
     return after;
 }

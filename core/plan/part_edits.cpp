@@ -11,22 +11,22 @@ namespace {
 void renumber(Plan& plan, const std::vector<PartIndex>& number) {
     PartLabels labels = *plan.figure->labels;
     for (PartIndex& label : labels) label = number[label];
-    for (Light& light : plan.lights) {
+    forAllLights(plan, [&](Light& light) {
         forPartLists(light, [&](std::vector<PartIndex>& parts) {
             for (PartIndex& part : parts) part = number[part];
             std::ranges::sort(parts);
             parts.erase(std::unique(parts.begin(), parts.end()), parts.end());
         });
-    }
+    });
     relabel(plan, std::move(labels));
 }
 
 // Removes the entry of a part that nothing belongs to any more.
 void erasePart(Plan& plan, PartIndex part) {
     plan.parts.erase(plan.parts.begin() + part);
-    for (Light& light : plan.lights) {
+    forAllLights(plan, [&](Light& light) {
         forPartLists(light, [&](std::vector<PartIndex>& parts) { std::erase(parts, part); });
-    }
+    });
     std::vector<PartIndex> number(plan.parts.size() + 1);
     for (std::size_t i = 0; i < number.size(); ++i) {
         number[i] = static_cast<PartIndex>(i > part ? i - 1 : i);
@@ -84,9 +84,9 @@ void divideByCreases(Plan& plan, const DivisionGuide& guide, std::size_t groups)
         part.name = fmt::format("part {}", i + 1);
         plan.parts.push_back(std::move(part));
     }
-    for (Light& light : plan.lights) {
+    forAllLights(plan, [](Light& light) {
         forPartLists(light, [](std::vector<PartIndex>& parts) { parts.clear(); });
-    }
+    });
     PartLabels labels(group.size());
     for (std::size_t t = 0; t < group.size(); ++t) {
         labels[t] = static_cast<PartIndex>(std::min<std::size_t>(group[t], count - 1));

@@ -10,6 +10,25 @@
 #include "core/plan/light_setup.h"
 
 namespace glaukophos {
+namespace {
+
+std::string problemWithLights(const Plan& plan, const std::vector<Light>& lights) {
+    for (Light light : lights) {
+        const std::string problem = problemWith(light);
+        if (!problem.empty()) return fmt::format("Light \"{}\": {}.", light.name, problem);
+        bool all_there = true;
+        forPartLists(light, [&](const std::vector<PartIndex>& parts) {
+            for (const PartIndex part : parts) all_there = all_there && part < plan.parts.size();
+        });
+        if (!all_there) {
+            return fmt::format("Light \"{}\" names a part that is not there.", light.name);
+        }
+    }
+    return {};
+}
+
+}  // namespace
+
 std::vector<Part> startingParts(std::span<const ImportedPart> imported) {
     std::vector<Part> parts;
     for (const ImportedPart& from_file : imported) {
@@ -58,6 +77,7 @@ void giveIdentities(Plan& plan) {
     };
     giveTo(plan.parts);
     giveTo(plan.lights);
+    for (LightVariant& variant : plan.variants) giveTo(variant.lights);
 }
 
 bool shines(const Plan& plan, std::size_t light) {
@@ -120,15 +140,12 @@ std::vector<bool> turnedOverParts(const Plan& plan) {
 }
 
 std::string problemWith(const Plan& plan) {
-    for (Light light : plan.lights) {
-        const std::string problem = problemWith(light);
-        if (!problem.empty()) return fmt::format("Light \"{}\": {}.", light.name, problem);
-        bool all_there = true;
-        forPartLists(light, [&](const std::vector<PartIndex>& parts) {
-            for (const PartIndex part : parts) all_there = all_there && part < plan.parts.size();
-        });
-        if (!all_there) {
-            return fmt::format("Light \"{}\" names a part that is not there.", light.name);
+    if (std::string problem = problemWithLights(plan, plan.lights); !problem.empty()) {
+        return problem;
+    }
+    for (const LightVariant& variant : plan.variants) {
+        if (std::string problem = problemWithLights(plan, variant.lights); !problem.empty()) {
+            return problem;
         }
     }
     const auto outside = [](double v, double low, double high) {

@@ -1,6 +1,7 @@
 // Everything the painter decides. Plain data with value semantics; the figure is shared.
 #pragma once
 
+#include <algorithm>
 #include <memory>
 #include <string>
 #include <vector>
@@ -52,12 +53,20 @@ struct ViewChoice {
     bool operator==(const ViewChoice&) const = default;
 };
 
+// Lights put aside: see light_variants.h.
+struct LightVariant {
+    std::string name;
+    std::vector<Light> lights;
+    bool operator==(const LightVariant&) const = default;
+};
+
 struct Plan {
     std::string title;
     std::string key;  // that the bench knows the plan by, wherever it is saved; empty: none yet
     std::vector<Part> parts;  // one entry a part of the figure
     std::vector<Light> lights;
-    std::uint32_t next_id = 1;  // of parts and lights; above all that were ever given
+    std::vector<LightVariant> variants;  // of the lights
+    std::uint32_t next_id = 1;           // of parts and lights; above all that were ever given
     ValueChoices values;
     ColourChoices colours;
     std::vector<Paint> rack = genericRack();
@@ -82,6 +91,14 @@ Plan startingPlan(std::string title, std::shared_ptr<const Figure> figure);
 // Gives an identity to parts and lights that have none, and a new one to all but the first that
 // share one. Keeps all others.
 void giveIdentities(Plan& plan);
+
+// Calls apply(light) for the lights in use and for those put aside, which have to follow the figure
+// too.
+template <class Apply>
+void forAllLights(Plan& plan, const Apply& apply) {
+    std::ranges::for_each(plan.lights, apply);
+    for (LightVariant& variant : plan.variants) std::ranges::for_each(variant.lights, apply);
+}
 
 // Whether a light counts: it is on, and solo if any light is.
 bool shines(const Plan& plan, std::size_t light);

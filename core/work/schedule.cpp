@@ -50,6 +50,7 @@ class Desk {
         double now = m_now;
         bool fresh = false;
         for (slot.sitting = m_sitting;; ++slot.sitting) {
+            slot.mixed_anew = task.mix >= 0 && !isGood(task, now);
             slot.set_up_min = setUpFor(task, now, fresh);
             slot.begin_min = std::max(now + slot.set_up_min, ready);
             slot.end_min = slot.begin_min + task.work_min;
@@ -64,7 +65,7 @@ class Desk {
 
     void take(const Slot& slot) {
         const Task& task = m_load.tasks[slot.task];
-        if (task.mix >= 0 && !isGood(task, slot.begin_min)) {
+        if (slot.mixed_anew) {
             m_mixed[static_cast<std::size_t>(task.mix)] = slot.begin_min;
         }
         m_sitting = slot.sitting;

@@ -47,7 +47,8 @@ struct Slot {
     double set_up_min = 0.0;  // just before `begin_min`
     double begin_min = 0.0;
     double end_min = 0.0;
-    double dry_min = 0.0;  // when it is dry
+    double dry_min = 0.0;     // when it is dry
+    bool mixed_anew = false;  // what is on the palette was too old when it was set up
 };
 
 struct Schedule {

@@ -371,7 +371,7 @@ TEST_F(WindowTest, PlanSheetIsAPdfWithLightsAndLadders) {
                    {QStringLiteral("-layout"), file, QStringLiteral("-")});
         ASSERT_TRUE(text.waitForFinished());
         const QString words = QString::fromUtf8(text.readAllStandardOutput());
-        for (const char* expected : {"Moon", "Lamp", "Deep", "Peak", "ball", "o'clock"}) {
+        for (const char* expected : {"Moon", "Lamp", "Deep", "Peak", "Ball", "o'clock"}) {
             EXPECT_TRUE(words.contains(QLatin1String(expected))) << expected;
         }
     }

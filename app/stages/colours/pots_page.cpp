@@ -28,11 +28,6 @@ QString potName(std::size_t pot, std::size_t count) {
     return std::array{QObject::tr("Low"), QObject::tr("Middle"), QObject::tr("High")}.at(pot - 1);
 }
 
-QString capital(QString text) {
-    if (!text.isEmpty()) text[0] = text[0].toUpper();
-    return text;
-}
-
 }  // namespace
 
 ReachedList::ReachedList(QWidget* parent) : QWidget(parent) {

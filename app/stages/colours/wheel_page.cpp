@@ -163,7 +163,7 @@ void LadderList::paintEvent(QPaintEvent* /*event*/) {
         if (chosen) painter.fillRect(0, y, 4, kRow - 2, t.accent);
         painter.setPen(t.text);
         const QString name =
-            painter.fontMetrics().elidedText(q(parts[p].name), Qt::ElideRight, 100);
+            painter.fontMetrics().elidedText(capital(q(parts[p].name)), Qt::ElideRight, 100);
         painter.drawText(QRect(8, y, 104, kRow - 2), Qt::AlignVCenter, name);
         const QRectF blocks(116, y + 2, width() - 120, kRow - 6);
         if (evaluated->appearance->bands.parts[p].area_mm2() > 0.0) {

@@ -23,7 +23,7 @@ QIcon swatchIcon(const Srgb& colour) {
 }
 
 QString markedName(const Part& part) {
-    QString text = q(part.name);
+    QString text = capital(q(part.name));
     if (part.focus == Focus::Main) text += QObject::tr("  · main focus");
     if (part.focus == Focus::Some) text += QObject::tr("  · some focus");
     if (part.hidden) text += QObject::tr("  · hidden");

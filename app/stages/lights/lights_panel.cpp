@@ -140,10 +140,14 @@ void LightsPanel::buildPages() {
     m_pages->addPage(tr("Best"), tr("Where a moon or sun would do best"), "pageBest", m_best);
     m_pages->addPage(tr("Ready"), tr("Whole lighting plans to start from"), "pageReady",
                      new ReadyPage(m_document, this));
+    m_variants = new VariantsPage(m_document, this);
+    m_pages->addPage(tr("Compare"), tr("Lights kept aside, beside each other"), "pageCompare",
+                     m_variants);
     column().addWidget(m_pages, 1);
     connect(m_pages, &PageTabs::pageShown, this, [this](int page) {
         m_document.setScored(static_cast<Page>(page) == Page::Best);
         showScores();
+        emit pageShown();
     });
     connect(m_place, &LightPlacePage::seeFromRequested, this, &LightsPanel::seeFromRequested);
     connect(m_place, &LightPlacePage::placeByClickRequested, this,

@@ -8,6 +8,7 @@
 #include "app/stages/lights/best_place_page.h"
 #include "app/stages/lights/light_glow_page.h"
 #include "app/stages/lights/light_place_page.h"
+#include "app/stages/lights/variants_page.h"
 #include "app/view/sky_chart.h"
 #include "app/widgets/page_tabs.h"
 
@@ -19,8 +20,10 @@ class LightsPanel : public StagePanel {
   public:
     explicit LightsPanel(Document& document, QWidget* parent = nullptr);
 
-    enum class Page { Place, Light, Best, Ready };
+    enum class Page { Place, Light, Best, Ready, Compare };
     void showPage(Page page);
+    [[nodiscard]] Page page() const { return static_cast<Page>(m_pages->shownPage()); }
+    [[nodiscard]] VariantsPage& variantsPage() { return *m_variants; }
     // Turns the chart with the figure.
     void setSeat(const Seat& seat) { m_chart->setSeat(seat); }
 
@@ -30,6 +33,7 @@ class LightsPanel : public StagePanel {
     void seeFromRequested(std::size_t light);
     void placeByClickRequested();
     void shellsChanged(int count);
+    void pageShown();
 
   private:
     void buildList();
@@ -54,6 +58,7 @@ class LightsPanel : public StagePanel {
     LightPlacePage* m_place = nullptr;
     LightGlowPage* m_glow = nullptr;
     BestPlacePage* m_best = nullptr;
+    VariantsPage* m_variants = nullptr;
 };
 
 }  // namespace glaukophos

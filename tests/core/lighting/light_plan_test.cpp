@@ -183,5 +183,26 @@ TEST(Spot, SaysWhatShareOfTheSourceIsSeen) {
     EXPECT_NEAR(spot.lights[0].seen, 0.5, 0.12);
 }
 
+// A rigid body turned about its middle: the rim keeps its distance, and the sides stay square.
+TEST(PanelRim, TurnsThePanelToWhereItIsTaken) {
+    for (const ClockDirection faces : {ClockDirection{2.0, 20.0}, {7.5, -40.0}, {12.0, 90.0}}) {
+        for (const int which : {3, 4}) {
+            Panel panel{PanelShape::Rectangle, {3, -2, 8}, faces, 25.0, 12.0, 6.0};
+            LightKind kind = panel;
+            const Vec3 to = panel.centre_mm + Vec3(4, 5, -7);
+            moveHandle(kind, which, to);
+            Plan plan = planOf({box({-1, -1, 0}, {1, 1, 2})});
+            plan.lights = {Light{"Vent", true, false, kind}};
+            const std::vector<LightHandle> handles = handlesOf(plan);
+            const Vec3 rim = handles.at(static_cast<std::size_t>(which - 2)).place_mm;
+            EXPECT_NEAR((rim - panel.centre_mm).norm(), which == 3 ? 6.0 : 3.0, 1e-4);
+            const Vec3 way = (rim - panel.centre_mm).normalized();
+            // Half a turn about its facing looks the same.
+            EXPECT_NEAR(std::abs(way.dot((to - panel.centre_mm).normalized())), 1.0, 1e-4);
+            EXPECT_EQ(handles[0].place_mm, panel.centre_mm);
+        }
+    }
+}
+
 }  // namespace
 }  // namespace glaukophos

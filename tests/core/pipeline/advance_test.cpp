@@ -48,6 +48,16 @@ TEST(Pipeline, GoesAsFarAsItIsAsked) {
     EXPECT_FALSE(known()->desk->work.steps.empty());
 }
 
+// A goal further on makes up for what a nearer one left out.
+TEST(Pipeline, GoesOnFromWhateverGoalItReached) {
+    const Plan plan = twoBalls();
+    const auto appearance = *evaluated(plan, Goal::Appearance);
+    const EvaluatedPtr all = advance(plan, appearance, {});
+    ASSERT_NE(all->desk, nullptr);
+    EXPECT_EQ(all->desk->work.steps.size(), known()->desk->work.steps.size());
+    EXPECT_EQ(all->marks->edges.edges.size(), known()->marks->edges.edges.size());
+}
+
 TEST(Pipeline, AChangeOfTheWorkAloneKeepsLightAndMixes) {
     Plan plan = known()->plan;
     plan.steps.build_up = BuildUp::Hatched;

@@ -123,6 +123,25 @@ TEST(Schedule, CoatsOfOneMixAreGrouped) {
     EXPECT_NEAR(inOrder(load, {0, 1, 2, 3}).end_min, 24.0, 1e-9);
 }
 
+// Whether a mix is still fresh is judged once, when it is set up: waiting for the ground to dry
+// makes no new mix of it. By hand: 2+4, 2+4, 0.4 and a wait until 26, +4, 2+4, 2+4 = 42.
+TEST(Schedule, FreshnessOfAMixIsJudgedOnce) {
+    TaskList load;
+    load.set_ups = {2.0, 0.4, 0.0, 0.0};
+    load.set_ups.palette_min = 10.0;
+    for (const int mix : {0, 1, 0, 1, 0}) {
+        load.tasks.push_back(task(4, 0));
+        load.tasks.back().mix = mix;
+    }
+    load.tasks[0].dry_min = 20;
+    load.tasks[2].after = {0};
+    const Schedule schedule = inOrder(load, {0, 1, 2, 3, 4});
+    EXPECT_NEAR(schedule.end_min, 42.0, 1e-9);
+    EXPECT_TRUE(schedule.sequence[0].mixed_anew);
+    EXPECT_FALSE(schedule.sequence[2].mixed_anew);
+    EXPECT_TRUE(schedule.sequence[4].mixed_anew);
+}
+
 TEST(Schedule, AnAirbrushIsSetUpOnceForAllThatIsSprayedInOneMix) {
     TaskList load;
     load.set_ups = {0.0, 0.0, 0.5, 5.0};
