@@ -127,18 +127,28 @@ std::string bandText(const MixingRack& rack, const BandMix& band, const std::str
     return text;
 }
 
-void addGlow(const MixingRack& rack, const Light& light, const GlowMixes& glow, Json& json,
-             std::string& text) {
+void addGlow(const Plan& plan, const MixingRack& rack, const Light& light, const GlowMixes& glow,
+             Json& json, std::string& text) {
     Json shells = Json::array();
     text += fmt::format("Glow of {}\n", light.name);
-    for (const ShellMix& shell : glow.shells) {
-        Json entry = recipeJson(rack, shell.target, shell.recipe);
-        entry["distance_mm"] = shell.distance_mm;
-        entry["area_mm2"] = shell.area_mm2;
-        entry["glow_share"] = shell.glow_share;
-        shells.push_back(std::move(entry));
-        text += fmt::format("  to {:.1f} mm, {:.0f} % its light: {}\n", shell.distance_mm,
-                            100.0 * shell.glow_share, inWords(rack, shell.recipe));
+    for (std::size_t s = 0; s < glow.shells.size(); ++s) {
+        const GlowShell& shell = glow.shells[s];
+        for (const ShellMix& mix : shell.mixes) {
+            Json entry = recipeJson(rack, mix.target, mix.recipe);
+            entry["shell"] = s + 1;
+            entry["distance_mm"] = shell.distance_mm;
+            entry["area_mm2"] = mix.area_mm2;
+            entry["glow_share"] = mix.glow_share;
+            std::string names;
+            for (const PartIndex part : mix.parts) {
+                entry["parts"].push_back(plan.parts[part].name);
+                names += (names.empty() ? "" : ", ") + plan.parts[part].name;
+            }
+            shells.push_back(std::move(entry));
+            text += fmt::format("  {} to {:.1f} mm on {}, {:.0f} % its light: {}\n", s + 1,
+                                shell.distance_mm, names, 100.0 * mix.glow_share,
+                                inWords(rack, mix.recipe));
+        }
     }
     text += fmt::format("  recesses and rims again: {}\n  the source, last: {}\n",
                         inWords(rack, glow.reshade), inWords(rack, glow.source));
@@ -185,7 +195,7 @@ Result<void> runMixes(const CommonOptions& options, const MixesOptions& choices)
                                  {"remarks", mixes.parts[p].remarks}});
     }
     for (std::size_t l = 0; l < mixes.glows.size(); ++l) {
-        if (mixes.glows[l]) addGlow(mixes.rack, plan.lights[l], *mixes.glows[l], json, text);
+        if (mixes.glows[l]) addGlow(plan, mixes.rack, plan.lights[l], *mixes.glows[l], json, text);
     }
     text += "Bottles:";
     for (const std::size_t bottle : mixes.bottles) {

@@ -8,6 +8,7 @@
 
 #include "app/view/caption.h"
 #include "app/view/place_tool.h"
+#include "app/widgets/number_style.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 
@@ -246,12 +247,6 @@ void FigureView::refreshSightLines() {
     update();
 }
 
-void FigureView::setShells(int count) {
-    if (count == m_look.shells) return;
-    m_look.shells = count;
-    requestPicture(false);
-}
-
 void FigureView::showBandAlone(std::optional<std::size_t> band) {
     m_look.lone_band = band;
     m_look.lone_part = m_document.selectedPart();
@@ -290,7 +285,7 @@ void FigureView::readSpot(const QPointF& position) {
         return;
     }
     const Spot spot = spotAt(evaluated->plan, *evaluated->appearance, *hit);
-    emit spotRead(q(inWords(spot)) + mixWords(*evaluated, spot));
+    emit spotRead(q(inWords(spot, showsNumbers())) + mixWords(*evaluated, spot));
 }
 
 void FigureView::resizeEvent(QResizeEvent* /*event*/) { requestPicture(false); }

@@ -40,7 +40,6 @@ class FigureView : public QWidget, public FigureHolder {
 
     // The next click on the figure puts the chosen light there, or makes that part glow.
     void placeLightByClick();
-    void setShells(int count);
     // Shows one band alone, of the chosen part or of all; everything when there is none.
     void showBandAlone(std::optional<std::size_t> band);
     // The map of a layer, for Overlay::Layer; `title` is said in the caption.

@@ -16,14 +16,14 @@
 namespace glaukophos {
 namespace {
 
-constexpr double kHorizon = 0.74;      // radius of the horizon in a chart of radius 1
-constexpr double kLowest_deg = -60.0;  // at the outer rim
-constexpr double kFoot = 22.0;         // below that for the painter's own place
-constexpr double kMargin = 26.0;       // for the hours round the chart
+constexpr double kHorizon = 0.74;           // radius of the horizon in a chart of radius 1
+constexpr double kChartLowest_deg = -60.0;  // at the outer rim
+constexpr double kFoot = 22.0;              // below that for the painter's own place
+constexpr double kMargin = 26.0;            // for the hours round the chart
 
 double radiusOfHeight(double height_deg) {
     if (height_deg >= 0.0) return kHorizon * (90.0 - height_deg) / 90.0;
-    return kHorizon + (1.0 - kHorizon) * std::min(1.0, height_deg / kLowest_deg);
+    return kHorizon + (1.0 - kHorizon) * std::min(1.0, height_deg / kChartLowest_deg);
 }
 
 // The square the chart is drawn in.
@@ -199,8 +199,9 @@ ClockDirection directionAt(ChartPoint point, const Seat& seat) {
     const double radius = std::min(1.0, std::hypot(point.x, point.y));
     const double turn = std::atan2(point.x, -point.y) - kPi;
     const double hour = seat.hour + (seat.upside_down ? -turn : turn) / kPi * 6.0;
-    const double height = radius <= kHorizon ? 90.0 * (1.0 - radius / kHorizon)
-                                             : kLowest_deg * (radius - kHorizon) / (1.0 - kHorizon);
+    const double height = radius <= kHorizon
+                              ? 90.0 * (1.0 - radius / kHorizon)
+                              : kChartLowest_deg * (radius - kHorizon) / (1.0 - kHorizon);
     return {hour - 12.0 * std::floor(hour / 12.0), height};
 }
 

@@ -89,7 +89,6 @@ void MainWindow::connectPanels() {
     connect(m_lights_panel, &LightsPanel::seeFromRequested, m_view, &FigureView::seeFromLight);
     connect(m_lights_panel, &LightsPanel::placeByClickRequested, m_view,
             &FigureView::placeLightByClick);
-    connect(m_lights_panel, &LightsPanel::shellsChanged, m_view, &FigureView::setShells);
     connect(m_view, &FigureView::viewChanged, this, [this] {
         m_lights_panel->setSeat({m_view->view().hour, m_view->view().upside_down});
     });

@@ -86,13 +86,13 @@ void MainWindow::buildViewMenu() {
     addPlanAction(menu, tr("Whole window for the figure"), QKeySequence(tr("F")), [this] {
         showFigureAlone(!m_figure_alone);
     })->setObjectName(QStringLiteral("figureAlone"));
-    addPlanAction(menu, tr("Close to the focus"), QKeySequence(tr("C")), [this] {
+    addPlanAction(menu, tr("Close to the focus"), QKeySequence(tr("Z")), [this] {
         showFocus();
     })->setObjectName(QStringLiteral("closeToFocus"));
     QAction* fold = addPlanAction(menu, tr("Fold the strip at the foot"), QKeySequence(tr("K")),
                                   [this] { foldStrip(!m_strip_folded); });
     fold->setObjectName(QStringLiteral("foldStrip"));
-    addPlanAction(menu, tr("Panel beside the figure"), QKeySequence(tr("P")), [this] {
+    addPlanAction(menu, tr("Panel beside the figure"), QKeySequence(tr("Shift+H")), [this] {
         showPanel(m_side->width() == 0 || !m_side->isVisible());
     })->setObjectName(QStringLiteral("showPanel"));
     QAction* numbers = menuAction(menu, tr("Numbers: L*, chroma, hue and codes"), {}, [] {});

@@ -28,6 +28,11 @@ enum class Material {
     Glowing,
 };
 
+// By ordinary paint or by metallics.
+constexpr bool isMetal(Material material) {
+    return material == Material::MetalInPaint || material == Material::MetallicPaint;
+}
+
 struct MaterialEntry {
     Material material = Material::Cloth;
     const char* name = "";  // in the interface

@@ -9,9 +9,10 @@
 namespace glaukophos {
 namespace {
 
-constexpr double kTips_K = 1000.0;
+constexpr double kTips_K = 700.0;
 constexpr double kRoot_K = 4500.0;
-constexpr double kBend = 2.2;
+constexpr double kBend = 1.4;
+constexpr double kYellower_deg = 16.0;  // of hue, where the shift is strongest
 constexpr int kStops = 5;
 using Stops = std::array<Oklab, kStops>;  // from tip to root
 
@@ -50,6 +51,19 @@ Stops stopsOf(const GlowRamp& ramp) {
     }
 }
 
+// What is orange by its chromaticity looks yellow when it is bright (the Bezold-Bruecke shift), and
+// painters paint it so: nothing in the orange and below, most in the yellow, nothing at the root.
+double yellower(double position) {
+    if (position <= 0.5 || position >= 1.0) return 0.0;
+    return kYellower_deg * std::sin(kPi * (position - 0.5) / 0.5);
+}
+
+Xyz flameColour(double position) {
+    Oklch colour = oklchFrom(oklabFrom(colourOf(planck(flameKelvin(position)))));
+    colour.h_deg += yellower(position);
+    return xyzFrom(oklabFrom(colour));
+}
+
 Xyz atUnitLuminance(const Xyz& colour) {
     return {colour.xyz.cwiseMax(0.0) / std::max(colour.xyz.y(), 1e-9)};
 }
@@ -79,6 +93,23 @@ const std::array<RampEntry, 7>& rampKinds() {
     return entries;
 }
 
+const std::array<ShadingEntry, 5>& brightestPlaces() {
+    static const std::array<ShadingEntry, 5> entries = {{
+        {"Its root", "root", "Where it comes out of the rest: flames, blades, vents."},
+        {"Its depth", "depth", "In its recesses: cracks, coals, engines."},
+        {"Its middle", "middle", "Farthest from its edge: pools, panes, balls."},
+        {"Its far ends", "rim", "Where it is farthest from the rest: sparks, tips of wands."},
+        {"A place of mine", "place", "Where you click."},
+    }};
+    return entries;
+}
+
+GlowZones zonesOf(const GlowRamp& ramp) {
+    if (ramp.zones) return *ramp.zones;
+    if (ramp.kind == RampKind::Fire) return {0.05, 0.25, 0.75, 0.90};
+    return {0.10, 0.26, 0.48, 0.74};
+}
+
 double flameKelvin(double position) {
     return kTips_K * std::pow(kRoot_K / kTips_K, std::pow(std::clamp(position, 0.0, 1.0), kBend));
 }
@@ -94,7 +125,7 @@ RampColours::RampColours(const GlowRamp& ramp) : m_colours{} {
         const double position = static_cast<double>(i) / kSteps;
         Xyz& colour = m_colours.at(static_cast<std::size_t>(i));
         if (ramp.kind == RampKind::Fire) {
-            colour = atUnitLuminance(colourOf(planck(flameKelvin(position))));
+            colour = atUnitLuminance(flameColour(position));
             continue;
         }
         const double place = position * (kStops - 1);

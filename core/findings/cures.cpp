@@ -191,6 +191,7 @@ void warmTheShadows(Plan& plan, const Finding& /*finding*/) { warmShadows(plan);
 void glowFromInside(Plan& plan, const Finding& finding) {
     forgetDarkStrokes(plan, finding);
     letGlow(plan, finding.subject);
+    plan.parts[finding.subject].ramp.brightest_at = BrightestAt::Root;
 }
 
 void partTheLights(Plan& plan, const Finding& finding) { partLights(plan, finding.subject); }

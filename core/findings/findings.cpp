@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/base/words.h"
 #include "core/findings/cures.h"
 
 namespace glaukophos {
@@ -74,6 +75,7 @@ std::vector<Finding> findingsOf(const Plan& plan, const Appearance& appearance, 
                           mixes, work,       paintedAreas(plan, appearance.irradiance)};
     std::vector<Finding> found;
     for (const Rule& rule : rules()) rule.measure(basis, found);
+    for (Finding& finding : found) finding.what = capitalised(finding.what);
     std::ranges::stable_sort(found, std::greater<>{}, &Finding::grave);
     return found;
 }

@@ -243,7 +243,7 @@ void lostDetail(const RuleBasis& basis, std::vector<Finding>& found) {
     constexpr double kLeast = 7.0;
     for (const DrowningDetail& detail : drowningDetails(basis.plan, basis.appearance, kLeast)) {
         // Painted metal stands out by the contrast within it.
-        if (comesLate(basis.plan.parts[detail.detail])) continue;
+        if (isMetal(basis.plan.parts[detail.detail].material)) continue;
         found.push_back(
             {Mistake::LostDetail, false,
              fmt::format("{} is only {:.0f} apart from {} round it.",

@@ -6,6 +6,7 @@
 #include "core/colour/colour_difference.h"
 #include "core/findings/finding_rules.h"
 #include "core/painted/shells.h"
+#include "core/plan/glow_groups.h"
 #include "core/work/part_steps.h"
 
 namespace glaukophos {
@@ -75,16 +76,17 @@ void unseenGlow(const RuleBasis& basis, std::vector<Finding>& found) {
         const PartIndex through =
             light.passed_parts.empty() ? PartIndex{0} : light.passed_parts.front();
         if (std::erase_if(light.passed_parts, solid) == 0) continue;
-        const std::vector<Shell> shells =
-            shellsOf(basis.plan, basis.appearance.irradiance, l, kMixedShells);
+        const std::vector<Shell> shells = shellsOf(basis.plan, basis.appearance.irradiance, l);
+        if (shells.empty()) continue;
         const std::vector<float> seen = basis.plan.figure->spread(
             irradianceOf(light, *basis.plan.figure, {}, Accuracy::Preview, {}));
         const std::vector<float>& planned = basis.appearance.irradiance.of_lights[l];
         const double rim = shells.front().irradiance;
+        const std::vector<float> levels = glowLevels(basis.plan, basis.appearance.irradiance, l);
         double unseen = 0.0;
         std::optional<std::size_t> worst;
         for (std::size_t v = 0; v < basis.areas.size(); ++v) {
-            if (basis.areas[v] <= 0.0F || planned[v] < rim || seen[v] > 0.25 * planned[v]) continue;
+            if (basis.areas[v] <= 0.0F || levels[v] < rim || seen[v] > 0.25 * planned[v]) continue;
             unseen += basis.areas[v];
             if (!worst || planned[v] > planned[*worst]) worst = v;
         }
@@ -150,6 +152,13 @@ void likeLights(const RuleBasis& basis, std::vector<Finding>& found) {
         if (directed && shines(basis.plan, l)) strong.push_back({l, fluxOf(basis, l, weights[l])});
     }
     std::ranges::sort(strong, std::greater<>{}, &Strong::flux);
+    // Like lamps are one glow, which nobody has to tell apart.
+    const std::vector<std::size_t> groups = glowGroups(basis.plan);
+    const auto twin = [&](const Strong& one) {
+        return one.light != strong.front().light &&
+               groups[one.light] == groups[strong.front().light];
+    };
+    strong.erase(std::remove_if(strong.begin(), strong.end(), twin), strong.end());
     if (strong.size() < 2 || strong[1].flux < kCounts * strong[0].flux) return;
     const Light& first = basis.plan.lights[strong[0].light];
     const Light& second = basis.plan.lights[strong[1].light];

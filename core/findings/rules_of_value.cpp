@@ -139,8 +139,7 @@ void weakFocus(const RuleBasis& basis, std::vector<Finding>& found) {
     for (std::size_t p = 0; p < basis.plan.parts.size(); ++p) {
         const Material material = basis.plan.parts[p].material;
         // Metal has its full range anywhere.
-        if (p == *focus || comesLate(basis.plan.parts[p]) || material == Material::Glowing)
-            continue;
+        if (p == *focus || isMetal(material) || material == Material::Glowing) continue;
         const Span span = spanOf(basis, static_cast<PartIndex>(p));
         if (span.area_mm2 < kCounts * whole.area_mm2 || span.width() <= strongest) continue;
         strongest = span.width();

@@ -125,6 +125,8 @@ Json paintJson(const Paint& paint) {
     return json;
 }
 
+constexpr std::array<const char*, 4> kTakesGlow = {"usual", "takes", "barred", "after"};
+
 std::string rampKey(std::size_t i) { return rampKinds().at(i).words.key; }
 
 }  // namespace
@@ -141,7 +143,11 @@ ColourChoices coloursFrom(const Entry& entry) {
     const Entry glow = entry.object("glow");
     colours.glow = {glow.number("dull", colours.glow.dull),
                     glow.number("darken_L", colours.glow.darken),
-                    glow.number("whiteness", colours.glow.whiteness)};
+                    glow.number("whiteness", colours.glow.whiteness),
+                    glow.whole("shells", colours.glow.shells),
+                    glow.number("begins_at", colours.glow.begins_at),
+                    glow.number("vivid", colours.glow.vivid),
+                    glow.number("blend_mm", colours.glow.blend_mm)};
     for (const Json& item : entry.list("veils")) {
         colours.veils.push_back(
             veilFrom(Entry(item, fmt::format("veil {}", colours.veils.size() + 1))));
@@ -160,7 +166,11 @@ Json coloursJson(const ColourChoices& colours) {
               {"glow",
                {{"dull", colours.glow.dull},
                 {"darken_L", colours.glow.darken},
-                {"whiteness", colours.glow.whiteness}}}};
+                {"whiteness", colours.glow.whiteness},
+                {"shells", colours.glow.shells},
+                {"begins_at", colours.glow.begins_at},
+                {"vivid", colours.glow.vivid},
+                {"blend_mm", colours.glow.blend_mm}}}};
     for (const HueVeil& veil : colours.veils) json["veils"].push_back(veilJson(veil));
     return json;
 }
@@ -234,19 +244,46 @@ void takePartColours(const Entry& entry, Part& part) {
     if (entry.has("shading")) part.shading = shadingFrom(entry.object("shading"));
     part.dulling = shadingWord(entry, "dulling", dullings(), part.dulling);
     part.filter = entry.text("filter", "");
+    part.takes_glow = choiceFrom(entry, "takes_glow", kTakesGlow.size(), part.takes_glow,
+                                 [](std::size_t i) { return std::string(kTakesGlow.at(i)); });
     if (!entry.has("ramp")) return;
     const Entry ramp = entry.object("ramp");
     part.ramp.kind = choiceFrom(ramp, "kind", rampKinds().size(), part.ramp.kind, rampKey);
     part.ramp.colour = ramp.colour("colour", part.ramp.colour);
+    part.ramp.brightest_at =
+        choiceFrom(ramp, "brightest_at", brightestPlaces().size(), part.ramp.brightest_at,
+                   [](std::size_t i) { return std::string(brightestPlaces().at(i).key); });
+    if (ramp.has("place_mm")) part.ramp.place_mm = ramp.point("place_mm");
+    if (!ramp.has("zones")) return;
+    const Json& ends = ramp.list("zones");
+    GlowZones zones{};
+    const bool sound =
+        ends.size() == zones.size() && std::ranges::all_of(ends, [](const Json& end) {
+            return end.is_number() && end.get<double>() > 0.0 && end.get<double>() < 1.0;
+        });
+    if (!sound) throw Wrong{ramp.at("zones") + " must be four shares between 0 and 1"};
+    for (std::size_t i = 0; i < zones.size(); ++i) zones.at(i) = ends[i].get<double>();
+    if (!std::ranges::is_sorted(zones)) throw Wrong{ramp.at("zones") + " must rise"};
+    part.ramp.zones = zones;
 }
 
 void addPartColours(const Part& part, Json& json) {
     if (part.shading) json["shading"] = shadingJson(*part.shading);
     if (part.dulling != Dulling::AsSeen) json["dulling"] = keyIn(dullings(), part.dulling);
     if (!part.filter.empty()) json["filter"] = part.filter;
+    if (part.takes_glow != TakesGlow::Usual) {
+        json["takes_glow"] = kTakesGlow.at(static_cast<std::size_t>(part.takes_glow));
+    }
     if (part.ramp == GlowRamp{}) return;
     json["ramp"] = {{"kind", rampKey(static_cast<std::size_t>(part.ramp.kind))},
                     {"colour", hexFrom(part.ramp.colour)}};
+    if (part.ramp.brightest_at != BrightestAt::Root) {
+        json["ramp"]["brightest_at"] = keyIn(brightestPlaces(), part.ramp.brightest_at);
+    }
+    if (part.ramp.brightest_at == BrightestAt::Place) {
+        json["ramp"]["place_mm"] = pointJson(part.ramp.place_mm);
+    }
+    if (part.ramp.zones) json["ramp"]["zones"] = *part.ramp.zones;
 }
 
 }  // namespace glaukophos

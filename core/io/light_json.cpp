@@ -210,6 +210,8 @@ Light lightFrom(const Entry& entry, const std::string& fallback_name) {
     light.kind = kindFrom(entry);
     light.colour = lightColourFrom(entry);
     light.strength = strengthFrom(entry);
+    light.gone_at_height = entry.number("gone_at_height", 0.0);
+    light.gone_at_mm = entry.number("gone_at_mm", 0.0);
     return light;
 }
 
@@ -243,6 +245,8 @@ Json lightJson(const Light& light, const std::vector<Part>& parts) {
     if (light.colour.source == ColourSource::Chosen) {
         json["colour"] = hexFrom(light.colour.chosen);
     }
+    if (light.gone_at_height > 0.0) json["gone_at_height"] = light.gone_at_height;
+    if (light.gone_at_mm > 0.0) json["gone_at_mm"] = light.gone_at_mm;
     json["own_parts"] = identitiesOf(light.own_parts, parts);
     if (!light.passed_parts.empty()) json["passed_parts"] = identitiesOf(light.passed_parts, parts);
     if (const auto* bounce = std::get_if<Bounce>(&light.kind)) {

@@ -8,6 +8,7 @@
 
 #include "core/io/colour_json.h"
 #include "core/io/light_json.h"
+#include "core/io/line_json.h"
 #include "core/io/step_json.h"
 #include "core/io/value_json.h"
 #include "core/io/version_1.h"
@@ -157,6 +158,10 @@ WrittenPlan written(const Json& json) {
     }
     plan.values = valuesFrom(root.object("values"));
     plan.colours = coloursFrom(root.object("colours"));
+    for (const Json& item : root.list("lines")) {
+        if (plan.lines.size() == kMostLines) throw Wrong{"\"lines\" has more than 40 entries"};
+        plan.lines.push_back(lineFrom(Entry(item, fmt::format("line {}", plan.lines.size() + 1))));
+    }
     plan.mixing = mixingFrom(root.object("mixing"));
     plan.under = underFrom(root.object("underpainting"));
     plan.steps = stepsFrom(root.object("steps"));
@@ -252,6 +257,7 @@ std::string planJson(const Plan& plan, const StoredFigure& stored) {
     }
     json["values"] = valuesJson(plan.values);
     json["colours"] = coloursJson(plan.colours);
+    for (const DrawnLine& line : plan.lines) json["lines"].push_back(lineJson(line));
     json["mixing"] = mixingJson(plan.mixing);
     if (plan.under != Underpainting{}) json["underpainting"] = underJson(plan.under);
     if (plan.steps != StepChoices{}) json["steps"] = stepsJson(plan.steps);

@@ -6,12 +6,10 @@
 #include <array>
 #include <cmath>
 
+#include "core/base/within.h"
+
 namespace glaukophos {
 namespace {
-
-bool within(double value, double low, double high) {
-    return std::isfinite(value) && value >= low && value <= high;
-}
 
 std::string problemWithPlace(const Vec3& place) {
     const bool sound = place.allFinite() && place.cwiseAbs().maxCoeff() <= 1e5F;
@@ -108,6 +106,9 @@ std::string problemWith(const Light& light) {
     if (!within(light.strength, 0, 1000)) return "strength must lie between 0 and 1000";
     if (!within(light.colour.kelvin, 500, 40000)) {
         return "temperature must lie between 500 and 40000 kelvin";
+    }
+    if (!within(light.gone_at_height, 0, 2) || !within(light.gone_at_mm, 0, 5000)) {
+        return "a glow may be gone at 0 to 2 heights of the figure, or at 0 to 5000 mm";
     }
     if (std::holds_alternative<Bounce>(light.kind) && light.strength > 1.0) {
         return "no surface throws back more light than it gets: strength must be at most 1";

@@ -108,6 +108,10 @@ struct Light {
     // Parts that let its light through, such as thin cloth, but are lit like any other.
     std::vector<PartIndex> passed_parts;
     LightId id = kNoLight;
+    // Painter's licence for a glow: it fades until it is gone at this share of the figure's height,
+    // or at this distance from its middle. 0: only as the light itself does.
+    double gone_at_height = 0.0;
+    double gone_at_mm = 0.0;
     bool operator==(const Light&) const = default;
 };
 

@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "core/painted/shells.h"
+#include "core/plan/glow_groups.h"
 #include "core/plan/shared_ladders.h"
 
 namespace glaukophos {
@@ -88,63 +88,7 @@ std::vector<std::size_t> bottlesOf(const std::vector<PartMixes>& parts, std::siz
     return used;
 }
 
-GlowMixes glowMixesOf(const Plan& plan, const Appearance& appearance, const MixingRack& rack,
-                      std::span<const std::size_t> allowed, std::size_t light, int shells) {
-    const std::vector<Shell> rims = shellsOf(plan, appearance.irradiance, light, shells);
-    const ColourBasis basis(plan, appearance);
-    const std::vector<float> areas = paintedAreas(plan, appearance.irradiance);
-    const std::vector<float>& lit = appearance.irradiance.of_lights[light];
-    struct Sum {
-        double area = 0.0;
-        double share = 0.0;
-        Vec3d xyz = Vec3d::Zero();
-    };
-    std::vector<Sum> sums(rims.size());
-    Sum outside;  // the deepest dark, for re-shading
-    for (std::size_t v = 0; v < areas.size(); ++v) {
-        if (areas[v] <= 0.0F) continue;
-        std::size_t inside = 0;
-        while (inside < rims.size() && lit[v] >= rims[inside].irradiance) ++inside;
-        const double dark =
-            inside == 0 ? plan.values.paint.position(appearance.values.lightness[v]) : 1.0;
-        if (inside == 0 && dark > 0.15) continue;
-        Sum& sum = inside == 0 ? outside : sums[inside - 1];
-        sum.area += areas[v];
-        sum.share += areas[v] * returnedAt(basis, v).glow_share;
-        sum.xyz += areas[v] * paintedColour(basis, v).xyz;
-    }
-    const auto mixed = [&](const Lab& colour) { return recipeOf(plan, rack, colour, allowed); };
-    GlowMixes mixes;
-    for (std::size_t s = 0; s < rims.size(); ++s) {
-        const double area = std::max(sums[s].area, 1e-9);
-        ShellMix shell{rims[s].distance_mm,
-                       rims[s].area_mm2,
-                       sums[s].share / area,
-                       labFrom(Xyz{sums[s].xyz / area}),
-                       {}};
-        shell.recipe = mixed(shell.target);
-        mixes.shells.push_back(std::move(shell));
-    }
-    const Lab tint = labFrom(colourOf(spectrumOf(plan.lights[light].colour)));
-    const double tinted = 0.25 * (1.0 - plan.colours.glow.whiteness);
-    // As light as the rack allows: nothing that it lights may come near it.
-    mixes.source = mixed({100.0, tinted * tint.a, tinted * tint.b});
-    // A dark with a quarter of the widest shell's colour in it.
-    const Lab dark = outside.area > 0.0 ? labFrom(Xyz{outside.xyz / outside.area})
-                                        : Lab{plan.values.paint.darkest, 0.0, 0.0};
-    const Lab rim = mixes.shells.empty() ? dark : mixes.shells.front().target;
-    mixes.reshade =
-        mixed({dark.L + 2.0, 0.75 * dark.a + 0.25 * rim.a, 0.75 * dark.b + 0.25 * rim.b});
-    return mixes;
-}
-
 }  // namespace
-
-Recipe recipeOf(const Plan& plan, const MixingRack& rack, const Lab& colour,
-                std::span<const std::size_t> allowed) {
-    return recipeFor(rack, labFrom(xyzFrom(linearFrom(displayable(colour)))),
-                     recipeChoices(plan.mixing), allowed);
-}
 
 std::vector<PartMixes> partMixesOf(const Plan& plan, std::span<const Ladder> ladders,
                                    const MixingRack& rack, std::span<const std::size_t> allowed,
@@ -181,11 +125,12 @@ Mixes mixesOf(const Plan& plan, const Appearance& appearance, MixingRack rack,
             mixes.worst = std::max(mixes.worst, band.recipe.difference);
         }
     }
+    const std::vector<std::size_t> groups = glowGroups(plan);
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         if (progress.stopped()) return {};
         std::optional<GlowMixes>& glow = mixes.glows.emplace_back();
-        if (shines(plan, l) && isNear(plan.lights[l].kind)) {
-            glow = glowMixesOf(plan, appearance, mixes.rack, mixes.allowed, l, kMixedShells);
+        if (groups[l] == l && shines(plan, l) && isNear(plan.lights[l].kind)) {
+            glow = glowMixesOf(plan, appearance, mixes.rack, mixes.allowed, l);
         }
     }
     mixes.bottles = bottlesOf(mixes.parts, mixes.rack.paints.size());

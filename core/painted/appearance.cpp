@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <utility>
 
+#include "core/painted/glowing_thing.h"
 #include "core/painted/licences.h"
 #include "core/plan/shared_ladders.h"
 #include "core/value/settle.h"
@@ -55,12 +56,15 @@ Appearance appearanceOf(const Plan& plan, Irradiance irradiance, Finish finish,
     SharedBorders sorted = exposed_as != nullptr ? SharedBorders{exposed_as->bands.borders,
                                                                  exposed_as->bands.shadow_share}
                                                  : bordersOf(plan, values, areas);
+    const std::vector<float> lengths = glowLengths(plan, appearance.irradiance);
+    paintGlowing(plan, lengths, sorted.borders, values.lightness, values.painted);
     if (finish == Finish::Settled) {
         settle(surface, plan.values.bands, sorted.borders, surface.areas_mm2, values.lightness);
         // Shares are had after specks and dips are settled, on areas as they are painted.
         if (plan.values.bands.by == BandsBy::Shares && exposed_as == nullptr) {
             sorted = bordersByArea(surface, plan.values.bands.shares, values.lightness, left_out,
                                    plan.values.paint.darkest);
+            paintGlowing(plan, lengths, sorted.borders, values.lightness, values.painted);
         }
     }
     correct(plan, sorted.borders, values.lightness, values.painted);

@@ -99,55 +99,6 @@ bool contains(const Bounds& bounds, const Vec3& p) {
     return (p.array() >= bounds.low.array()).all() && (p.array() <= bounds.high.array()).all();
 }
 
-// The vertices of one part with a mesh of their own.
-struct PartMesh {
-    Mesh mesh;
-    std::vector<std::uint32_t> vertices;  // of the surface
-};
-
-PartMesh meshOfPart(const Surface& surface, PartIndex part) {
-    PartMesh result;
-    for (std::size_t i = 0; i < surface.labels.size(); ++i) {
-        if (surface.labels[i] != part) continue;
-        const Triangle& t = surface.mesh.triangles[i];
-        result.mesh.triangles.push_back(t);
-        result.vertices.insert(result.vertices.end(), t.begin(), t.end());
-    }
-    std::ranges::sort(result.vertices);
-    result.vertices.erase(std::unique(result.vertices.begin(), result.vertices.end()),
-                          result.vertices.end());
-    for (const std::uint32_t v : result.vertices) {
-        result.mesh.positions_mm.push_back(surface.mesh.positions_mm[v]);
-    }
-    for (Triangle& t : result.mesh.triangles) {
-        for (std::uint32_t& corner : t) {
-            corner = static_cast<std::uint32_t>(std::ranges::lower_bound(result.vertices, corner) -
-                                                result.vertices.begin());
-        }
-    }
-    return result;
-}
-
-// Where it ends against other parts or sticks inside them; the lowest tenth of a part that stands
-// free.
-std::vector<std::uint32_t> rootOf(const Surface& surface, const Irradiance& irradiance,
-                                  const PartMesh& part) {
-    std::vector<std::uint32_t> root;
-    Bounds bounds;
-    for (std::uint32_t i = 0; i < part.vertices.size(); ++i) {
-        const std::uint32_t v = part.vertices[i];
-        bounds.add(part.mesh.positions_mm[i]);
-        const bool inside = !irradiance.hidden.empty() && irradiance.hidden[v];
-        if (inside || surface.links.on_border[v]) root.push_back(i);
-    }
-    if (!root.empty()) return root;
-    const float low = bounds.low.z() + 0.1F * bounds.size().z();
-    for (std::uint32_t i = 0; i < part.vertices.size(); ++i) {
-        if (part.mesh.positions_mm[i].z() <= low) root.push_back(i);
-    }
-    return root;
-}
-
 }  // namespace
 
 bool hasLicences(const Plan& plan) {
@@ -286,37 +237,6 @@ void correct(const Plan& plan, std::span<const double> borders, std::span<float>
                 lightness[v] = wanted;
             }
         });
-    }
-}
-
-void turnOver(const Plan& plan, const Irradiance& irradiance, std::span<float> lightness,
-              std::span<float> painted) {
-    constexpr double kTip = 0.3;      // of the range of paint: how dark the tips get
-    constexpr double kRecess = 0.25;  // how much recesses count beside the distance
-    const Surface& surface = plan.figure->surface;
-    const std::vector<bool> turned = turnedOverParts(plan);
-    const PaintRange& paint = plan.values.paint;
-    for (std::size_t p = 0; p < turned.size(); ++p) {
-        if (!turned[p]) continue;
-        const PartMesh part = meshOfPart(surface, static_cast<PartIndex>(p));
-        const std::vector<std::uint32_t> root = rootOf(surface, irradiance, part);
-        const std::vector<float> away = surfaceDistances(part.mesh, root);
-        float farthest = 1e-3F;
-        for (const float distance : away) {
-            if (std::isfinite(distance)) farthest = std::max(farthest, distance);
-        }
-        for (std::size_t i = 0; i < away.size(); ++i) {
-            const std::uint32_t v = part.vertices[i];
-            const double gone = std::isfinite(away[i]) ? away[i] / farthest : 1.0;
-            const double open =
-                irradiance.sky_visibility.empty() ? 1.0 : irradiance.sky_visibility[v];
-            const double level = (1.0 - kRecess) * (1.0 - gone) + kRecess * (1.0 - open);
-            const double share =
-                kTip + (1.0 - kTip) * std::clamp(level / (1.0 - 0.5 * kRecess), 0.0, 1.0);
-            lightness[v] =
-                static_cast<float>(paint.darkest + share * (paint.lightest - paint.darkest));
-            painted[v] = lightness[v];
-        }
     }
 }
 

@@ -34,9 +34,4 @@ std::vector<std::vector<Vec3>> faceLines(const Plan& plan, const FaceQuarters& f
 void correct(const Plan& plan, std::span<const double> borders, std::span<float> lightness,
              std::span<float> painted);
 
-// Glowing parts the other way round: brightest at the root and in recesses, darkest at the tips,
-// by distance along the surface. The root is where the part meets the rest of the figure.
-void turnOver(const Plan& plan, const Irradiance& irradiance, std::span<float> lightness,
-              std::span<float> painted);
-
 }  // namespace glaukophos

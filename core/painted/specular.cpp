@@ -9,7 +9,7 @@
 namespace glaukophos {
 namespace {
 
-bool isMetal(const Part& part) { return part.material == Material::MetalInPaint; }
+bool mirrorsTheRoom(const Part& part) { return part.material == Material::MetalInPaint; }
 
 struct ShinyVertices {
     std::vector<std::uint32_t> vertices;
@@ -74,7 +74,7 @@ class Mirror {
     // mirrors anyway.
     [[nodiscard]] double skyAt(std::uint32_t v, const SpecularLobe& specular) const {
         const Surface& surface = m_plan.figure->surface;
-        if (isMetal(m_plan.parts[surface.parts[v]])) return 0.0;
+        if (mirrorsTheRoom(m_plan.parts[surface.parts[v]])) return 0.0;
         double sum = 0.0;
         for (const Vec3& viewer : m_viewers) {
             sum += mirroredSky(specular, *m_sky, surface.normals[v], viewer);
@@ -159,13 +159,13 @@ std::vector<std::vector<float>> specularOf(const Plan& plan, const Irradiance& i
 }
 
 std::vector<float> metalLevels(const Plan& plan, const Irradiance& irradiance) {
-    if (std::ranges::none_of(plan.parts, isMetal)) return {};
+    if (std::ranges::none_of(plan.parts, mirrorsTheRoom)) return {};
     const Surface& surface = plan.figure->surface;
     const std::vector<Vec3> viewers = viewersOf(plan.values.sheen);
     std::vector<float> levels(surface.parts.size(), -1.0F);
     forChunks(levels.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
-            if (!isMetal(plan.parts[surface.parts[v]])) continue;
+            if (!mirrorsTheRoom(plan.parts[surface.parts[v]])) continue;
             const Vec3& normal = surface.normals[v];
             double sum = 0.0;
             for (Vec3 viewer : viewers) {

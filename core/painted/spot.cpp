@@ -6,6 +6,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/base/words.h"
+#include "core/colour/colour_names.h"
 #include "core/lighting/sight_line.h"
 
 namespace glaukophos {
@@ -74,9 +76,11 @@ std::string lightInWords(const SpotLight& light) {
 }
 
 // Specks and dips move values a little, which is no licence.
-std::string departureInWords(const Spot& spot) {
+std::string departureInWords(const Spot& spot, bool numbers) {
     if (std::abs(spot.lightness - spot.as_lit) < 2.0) return {};
-    return fmt::format(", by light alone {:.0f}", spot.as_lit);
+    if (numbers) return fmt::format(", by light alone {:.0f}", spot.as_lit);
+    return spot.lightness > spot.as_lit ? ", lighter than by light alone"
+                                        : ", darker than by light alone";
 }
 
 }  // namespace
@@ -109,11 +113,14 @@ Spot spotAt(const Plan& plan, const Appearance& appearance, const RayHit& hit) {
     return spot;
 }
 
-std::string inWords(const Spot& spot) {
-    if (spot.is_source) return spot.part_name + ": the light itself, painted lightest of all";
+std::string inWords(const Spot& spot, bool numbers) {
+    const std::string name = capitalised(spot.part_name);
+    if (spot.is_source) return name + ": the light itself, painted lightest of all";
+    const std::string departure = departureInWords(spot, numbers);
     std::string text =
-        fmt::format("{}: {} (L* {:.0f}{}), planned {}", spot.part_name, spot.band, spot.lightness,
-                    departureInWords(spot), hexFrom(displayable(spot.colour)));
+        numbers ? fmt::format("{}: {} (L* {:.0f}{}), planned {}", name, spot.band, spot.lightness,
+                              departure, hexFrom(displayable(spot.colour)))
+                : fmt::format("{}: {}, {}{}", name, spot.band, colourName(spot.colour), departure);
     for (const SpotLight& light : spot.lights) text += "  |  " + lightInWords(light);
     return text;
 }

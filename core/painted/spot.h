@@ -34,7 +34,8 @@ struct Spot {
 // `hit` on the working surface.
 Spot spotAt(const Plan& plan, const Appearance& appearance, const RayHit& hit);
 
-// "hoodcape, Shade (L* 38)  Moon 62 degrees off, blocked by pipe ..." in one line.
-std::string inWords(const Spot& spot);
+// "Hoodcape: Shade, dark greenish blue  |  Moon: 62 degrees off square, blocked by pipe ..." in one
+// line; with `numbers` also L* and the colour's code.
+std::string inWords(const Spot& spot, bool numbers);
 
 }  // namespace glaukophos

@@ -146,8 +146,7 @@ std::vector<PartColouring> colouringsOf(const Plan& plan, const Eigen::Matrix3d&
         const Part& part = plan.parts[p];
         PartColouring& colouring = colourings.emplace_back();
         subject.local = oklabFrom(xyzFrom(linearFrom(part.local_colour)));
-        subject.veiled_all = night.used && (part.material == Material::MetalInPaint ||
-                                            part.material == Material::MetallicPaint);
+        subject.veiled_all = night.used && isMetal(part.material);
         colouring.shading = shadingOf(plan, p);
         // What does not apply is not asked for again at every vertex.
         if (!isRed(subject.local)) colouring.shading.red_guard = false;
@@ -282,6 +281,7 @@ Values valuesOf(const Plan& plan, const Irradiance& irradiance, const Values* ex
         recolour(plan, irradiance, areas, values);
     } else {
         values.development = exposed_as->development;
+        values.development.dull = 0.0;  // nothing is pushed down before the glow
         values.colours = exposed_as->colours;
         values.light_colours = exposed_as->light_colours;
         values.veils = exposed_as->veils;
@@ -316,9 +316,8 @@ Values valuesOf(const Plan& plan, const Irradiance& irradiance, const Values* ex
 
     addLightness(plan, light_seen, returned, values);
     paintMetal(plan, irradiance, values);
-    darkenRest(plan, irradiance, weights, values);
+    if (exposed_as == nullptr) darkenRest(plan, irradiance, weights, values);
     takeLicences(plan, values);
-    turnOver(plan, irradiance, values.lightness, values.painted);
     if (exposed_as == nullptr) findTopmost(plan, areas, values);
     requireFinite(values.light, "light of all together");
     requireFinite(values.lightness, "values");

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/painted/shells.h"
+#include "core/picture/drawn_lines.h"
 #include "core/work/step_maps.h"
 
 namespace glaukophos {
@@ -25,17 +26,22 @@ LineGroup strokeLines(const MapBasis& basis, const Step& step) {
 }
 
 void addEdgeLines(const Work& work, const Step& step, LayerMap& map) {
-    for (std::size_t pass = 0; pass < std::min(step.mask.index, work.line_widths_mm.size());
-         ++pass) {
+    const bool in_glow = step.mask.where == Where::GlowLines;
+    const std::vector<EdgeStretch>& stretches =
+        in_glow ? work.glow_lines.at(step.mask.light) : work.lines;
+    const std::vector<double> widths =
+        in_glow ? std::vector<double>(kGlowLineWidths_mm.begin(), kGlowLineWidths_mm.end())
+                : work.line_widths_mm;
+    for (std::size_t pass = 0; pass < std::min(step.mask.index, widths.size()); ++pass) {
         // Later passes are paler, since they are laid over the first.
         const float pale = 0.35F * static_cast<float>(pass);
         LineGroup group{LineStyle::Solid,
                         1.2F,
-                        static_cast<float>(work.line_widths_mm[pass]),
+                        static_cast<float>(widths[pass]),
                         Vec3((1.0F - pale) * map.colour + pale * Vec3::Ones()),
                         0.0F,
                         {}};
-        for (const EdgeStretch& stretch : work.lines) {
+        for (const EdgeStretch& stretch : stretches) {
             if (static_cast<std::size_t>(stretch.pass) == pass && map.parts[stretch.part]) {
                 group.lines_mm.push_back(stretch.points_mm);
             }
@@ -75,10 +81,9 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
             cut(map, step.mask.from, step.mask.to);
             break;
         case Where::Light: {
-            const std::vector<float>& lit = appearance.irradiance.of_lights[step.mask.light];
-            std::transform(lit.begin(),
-                           lit.begin() + static_cast<std::ptrdiff_t>(map.values.size()),
-                           map.values.begin(), asDistance);
+            const std::vector<float> lit = glowLevels(plan, appearance.irradiance, step.mask.light);
+            std::ranges::transform(lit, map.values.begin(),
+                                   [&](float level) { return asDistance(level, step.mask.from); });
             cut(map, asDistance(static_cast<float>(step.mask.from)), kNoEnd * 10);
             break;
         }
@@ -86,15 +91,27 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
         case Where::Hue:
             map.coverage = coverageOf(basis, step.mask);
             break;
+        case Where::Rest:
         case Where::Reshade:
             map.values = coverageOf(basis, step.mask);
             cut(map, 0.5, kNoEnd * 10);
             break;
         case Where::Lines:
+        case Where::GlowLines:
             map.borders = {1.0};  // no surface, only lines
             map.inside = 1;
             addEdgeLines(work, step, map);
             return map;
+        case Where::Drawn: {
+            map.borders = {1.0};
+            map.inside = 1;
+            if (step.mask.light >= work.drawn.size()) return map;
+            const Strokes& drawn = work.drawn[step.mask.light];
+            const bool dots = step.mask.index == passesOf(plan.lines[step.mask.light]).size();
+            map.lines = dots ? std::vector{forkDots(drawn, step.mask.from, map.colour)}
+                             : passLines(drawn, step.mask.from, map.colour);
+            return map;
+        }
     }
     // No borders are drawn on parts that the step does not lie on.
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;

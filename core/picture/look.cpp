@@ -7,6 +7,7 @@
 #include "core/base/finite.h"
 #include "core/base/parallel.h"
 #include "core/painted/shells.h"
+#include "core/picture/drawn_lines.h"
 #include "core/picture/floor_look.h"
 
 namespace glaukophos {
@@ -85,14 +86,15 @@ void shellsLook(const Plan& plan, const Appearance& appearance, const LookChoice
     if (choice.light >= plan.lights.size() || !isNear(plan.lights[choice.light].kind)) {
         return reachLook(plan, appearance, choice.light, look);
     }
-    const std::vector<float>& lit = appearance.irradiance.of_lights[choice.light];
+    const std::vector<float> lit = glowLevels(plan, appearance.irradiance, choice.light);
     std::vector<Vec3> colours{Vec3::Zero()};
     look.borders.clear();
     const Vec3 tint = displayColourOf(plan.lights[choice.light].colour).rgb.cast<float>();
-    for (const Shell& shell : shellsOf(plan, appearance.irradiance, choice.light, choice.shells)) {
+    const std::vector<Shell> shells = shellsOf(plan, appearance.irradiance, choice.light);
+    for (const Shell& shell : shells) {
         look.borders.push_back(asDistance(static_cast<float>(shell.irradiance)));
         const auto inward =
-            static_cast<float>(look.borders.size()) / static_cast<float>(choice.shells);
+            static_cast<float>(look.borders.size()) / static_cast<float>(shells.size());
         // From a dark tint to nearly white, in steps of equal lightness.
         const double lightness = 22.0 + 68.0 * static_cast<double>(inward);
         const Vec3 pale = tint + 0.75F * inward * inward * (Vec3::Ones() - tint);
@@ -102,7 +104,7 @@ void shellsLook(const Plan& plan, const Appearance& appearance, const LookChoice
                         luminanceOf(lightness)));
     }
     for (std::size_t v = 0; v < look.lightness.size(); ++v) {
-        look.lightness[v] = asDistance(lit[v]);
+        look.lightness[v] = asDistance(lit[v], shells.empty() ? 1.0 : shells.front().irradiance);
     }
     look.band_colours.assign(plan.parts.size(), colours);
     look.lowest_is_smooth = true;
@@ -292,6 +294,15 @@ Look begunLook(const Plan& plan, const Appearance& appearance, const LookChoice&
     return look;
 }
 
+void addDrawnLines(const Plan& plan, const Marks& marks, Look& look) {
+    if (marks.drawn.size() != plan.lines.size()) return;
+    for (std::size_t i = 0; i < plan.lines.size(); ++i) {
+        for (LineGroup& group : finishedLines(plan.lines[i], marks.drawn[i])) {
+            look.lines.push_back(std::move(group));
+        }
+    }
+}
+
 void paintOverlay(const Plan& plan, const Appearance& appearance, const LookChoice& choice,
                   const Marks& marks, Look& look) {
     switch (choice.overlay) {
@@ -319,7 +330,8 @@ void paintOverlay(const Plan& plan, const Appearance& appearance, const LookChoi
         case Overlay::Layer:
             return layerLook(plan, appearance, *choice.layer, look);
         case Overlay::Colours:
-            return coloursLook(plan, appearance, choice.in_steps, look);
+            coloursLook(plan, appearance, choice.in_steps, look);
+            return addDrawnLines(plan, marks, look);
     }
 }
 

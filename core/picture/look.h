@@ -27,7 +27,6 @@ struct LookChoice {
     Overlay overlay = Overlay::Colours;
     std::size_t light = 0;  // for Irradiance and Shells: which entry of the plan
     bool in_steps = false;  // for Colours: the ladder's flat steps instead of smooth colour
-    int shells = 4;         // for Shells
     // One band alone, of one part or (with no part) of all; the rest is dimmed.
     std::optional<std::size_t> lone_band = std::nullopt;
     std::optional<PartIndex> lone_part = std::nullopt;

@@ -3,7 +3,9 @@
 
 #include <algorithm>
 
+#include "core/lighting/glow_licences.h"
 #include "core/lighting/sprays.h"
+#include "core/painted/drawn_strokes.h"
 #include "core/pipeline/stage_keys.h"
 #include "core/pipeline/traces.h"
 
@@ -45,6 +47,7 @@ class Pipeline {
         m_traces.sky.reset();
         m_traces.sky_rounds = 0;
         m_traces.ridges.reset();
+        m_traces.drawn_labels.reset();
         m_traces.before_glow.reset();
         if (!m_how.kept_sky) return;
         if (auto table = m_how.kept_sky(form())) {
@@ -207,8 +210,10 @@ class Pipeline {
         state.serial = 1 + (m_state != nullptr    ? m_state->serial
                             : m_before != nullptr ? m_before->serial
                                                   : 0);
-        auto appearance = std::make_shared<const Appearance>(
-            appearanceOf(m_plan, spread(*m_plan.figure, gathered(finish)), finish));
+        Irradiance irradiance = spread(*m_plan.figure, gathered(finish));
+        takeGlowLicences(m_plan, irradiance);
+        auto appearance =
+            std::make_shared<const Appearance>(appearanceOf(m_plan, std::move(irradiance), finish));
         state.marks = m_how.goal >= Goal::Marks ? marksOf(*appearance, finish)
                                                 : std::make_shared<const Marks>();
         state.appearance = std::move(appearance);
@@ -233,11 +238,26 @@ class Pipeline {
             m_traces.ridge_options = options;
         }
         marks->lines = edgeLinesOf(m_plan, appearance, *m_traces.ridges);
+        marks->drawn = drawnOf(appearance);
         if (finish == Finish::Settled) {
             marks->edges = bandEdgesOf(m_plan, appearance);
             marks->underpainted = underpaintedOf(m_plan, appearance.irradiance);
         }
         return marks;
+    }
+
+    // What is drawn follows from the form, and for nets from the parts.
+    const std::vector<Strokes>& drawnOf(const Appearance& appearance) {
+        const bool known = m_traces.drawn_lines == m_plan.lines &&
+                           m_traces.drawn_parts == m_plan.parts &&
+                           m_traces.drawn_labels == m_plan.figure->labels;
+        if (!known) {
+            m_traces.drawn = drawnStrokes(m_plan, appearance.irradiance);
+            m_traces.drawn_lines = m_plan.lines;
+            m_traces.drawn_parts = m_plan.parts;
+            m_traces.drawn_labels = m_plan.figure->labels;
+        }
+        return m_traces.drawn;
     }
 
     void scoreIfAsked(Evaluated& state) const {
@@ -294,8 +314,8 @@ class Pipeline {
             m_traces.before_glow_mixes = m_state->mixes;
         }
         auto desk = std::make_shared<Desk>();
-        auto work =
-            workOf(m_plan, appearance, mixes, *m_traces.before_glow, *m_traces.ridges, quiet);
+        auto work = workOf(m_plan, appearance, mixes, *m_traces.before_glow, *m_traces.ridges,
+                           m_traces.drawn, quiet);
         if (!work) {
             desk->problem = work.error().message;
             return stopped() ? nullptr : desk;

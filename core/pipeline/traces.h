@@ -30,6 +30,10 @@ struct Traces {
     int sky_rounds = 0;  // of the table that `sky` was read from
     std::shared_ptr<const Ridges> ridges;
     RidgeOptions ridge_options;
+    std::vector<Strokes> drawn;
+    std::vector<DrawnLine> drawn_lines;              // that `drawn` was made from,
+    std::vector<Part> drawn_parts;                   // these,
+    std::shared_ptr<const PartLabels> drawn_labels;  // and these
     std::shared_ptr<const MixingRack> rack;
     std::vector<Paint> rack_paints;  // that `rack` was made from
     std::shared_ptr<const BeforeGlow> before_glow;

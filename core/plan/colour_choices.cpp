@@ -3,12 +3,10 @@
 
 #include <cmath>
 
+#include "core/base/within.h"
+
 namespace glaukophos {
 namespace {
-
-bool within(double value, double low, double high) {
-    return std::isfinite(value) && value >= low && value <= high;
-}
 
 bool isShare(double value) { return within(value, 0.0, 1.0); }
 
@@ -26,6 +24,14 @@ std::string problemWith(const ColourChoices& colours) {
     const GlowChoices& glow = colours.glow;
     if (!isShare(glow.dull) || !isShare(glow.whiteness) || !within(glow.darken, 0, 40)) {
         return "A glow may dull by 0 to 1 and darken by 0 to 40 L*.";
+    }
+    if (glow.shells < kFewestShells || glow.shells > kMostShells) {
+        return "A glow has 3 to 6 shells.";
+    }
+    if (!within(glow.begins_at, 0.01, 0.9) || !isShare(glow.vivid) ||
+        !within(glow.blend_mm, 0, 20)) {
+        return "A glow begins at 0.01 to 0.9 of the light, is vivid by 0 to 1, and blends over 0 "
+               "to 20 mm.";
     }
     if (colours.veils.size() > 200) return "There are more than 200 veils of hue.";
     for (const HueVeil& veil : colours.veils) {

@@ -10,11 +10,19 @@
 
 namespace glaukophos {
 
-// What is done to everything that a glow does not reach, before the glow is painted.
+inline constexpr int kFewestShells = 3;
+inline constexpr int kMostShells = 6;
+
+// How glows are painted, and what is done to everything that they do not reach before that: a thin
+// dark glaze, unless both are 0. Where nothing else is said, values are common practice, no source.
 struct GlowChoices {
-    double dull = 0.0;       // 0..1: chroma taken
-    double darken = 0.0;     // L* taken, 0..40
-    double whiteness = 1.0;  // of the source itself: 0 the light's own tint .. 1 pure white
+    double dull = 0.15;       // 0..1: chroma taken
+    double darken = 4.0;      // L* taken, 0..40
+    double whiteness = 0.6;   // of the source itself: 0 the light's own tint .. 1 pure white
+    int shells = 4;           // kFewestShells..kMostShells
+    double begins_at = 0.25;  // the share of the light there with which the outermost shell begins
+    double vivid = 0.5;       // 0: colours as light would make them .. 1: as strong as paint can
+    double blend_mm = 1.0;    // how wide two unlike glows run into each other
     bool operator==(const GlowChoices&) const = default;
 };
 

@@ -104,6 +104,30 @@ PartIndex addPart(Plan& plan, const std::string& name) {
     return static_cast<PartIndex>(plan.parts.size() - 1);
 }
 
+std::optional<PartIndex> partFrom(Plan& plan, const std::string& name,
+                                  std::span<const std::uint32_t> triangles) {
+    PartLabels labels = *plan.figure->labels;
+    std::vector<std::size_t> taken(plan.parts.size(), 0);
+    const auto made = static_cast<PartIndex>(plan.parts.size());
+    for (const std::uint32_t t : triangles) {
+        if (plan.parts[labels[t]].locked) continue;
+        ++taken[labels[t]];
+        labels[t] = made;
+    }
+    const auto most = std::ranges::max_element(taken);
+    if (*most == 0) return std::nullopt;
+    Part part;
+    part.name = name;
+    const Part& like = plan.parts[static_cast<std::size_t>(most - taken.begin())];
+    part.local_colour = like.local_colour;
+    part.material = like.material;
+    plan.parts.push_back(std::move(part));
+    giveIdentities(plan);
+    relabel(plan, std::move(labels));
+    dropEmptyParts(plan);
+    return static_cast<PartIndex>(plan.parts.size() - 1);
+}
+
 void dropEmptyParts(Plan& plan) {
     for (std::size_t part = plan.parts.size(); part-- > 0 && plan.parts.size() > 1;) {
         if (std::ranges::find(*plan.figure->labels, static_cast<PartIndex>(part)) ==

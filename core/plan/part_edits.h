@@ -15,6 +15,11 @@ std::size_t splitPart(Plan& plan, const DivisionGuide& guide, PartIndex part, st
 void divideByCreases(Plan& plan, const DivisionGuide& guide, std::size_t groups);
 // A new part without surface, to be painted on; returns its number.
 PartIndex addPart(Plan& plan, const std::string& name);
+// Makes a part of these triangles of the working surface, with colour and material of the part that
+// most of them come from; locked parts keep theirs. Returns its number, or nothing when no triangle
+// is left to it.
+std::optional<PartIndex> partFrom(Plan& plan, const std::string& name,
+                                  std::span<const std::uint32_t> triangles);
 // Drops parts that have no surface left.
 void dropEmptyParts(Plan& plan);
 

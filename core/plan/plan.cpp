@@ -4,6 +4,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cctype>
 #include <cmath>
 #include <set>
 
@@ -112,6 +113,20 @@ std::vector<bool> nearLights(const Plan& plan) {
     return near;
 }
 
+bool comesLate(const Plan& plan, std::size_t index) {
+    const Part& part = plan.parts[index];
+    if (part.takes_glow != TakesGlow::Usual) return part.takes_glow == TakesGlow::After;
+    std::string name = part.name;
+    std::ranges::transform(name, name.begin(),
+                           [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    if (name == "eye" || name == "eyes") return true;
+    bool glows = false;
+    for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+        glows = glows || (isNear(plan.lights[l].kind) && shines(plan, l));
+    }
+    return isMetal(part.material) && !glows;
+}
+
 Glow glowOf(const Plan& plan, const Light& light) {
     Glow glow{light.kind};
     for (const PartIndex part : light.own_parts) {
@@ -173,6 +188,10 @@ std::string problemWith(const Plan& plan) {
         }
     }
     if (auto problem = problemWith(plan.colours); !problem.empty()) return problem;
+    if (plan.lines.size() > kMostLines) return "There are more than 40 drawn lines.";
+    for (const DrawnLine& line : plan.lines) {
+        if (auto problem = problemWith(line); !problem.empty()) return problem;
+    }
     if (auto problem = problemWith(plan.mixing); !problem.empty()) return problem;
     if (auto problem = problemWith(plan.under); !problem.empty()) return problem;
     if (auto problem = problemWith(plan.steps); !problem.empty()) return problem;

@@ -11,6 +11,7 @@
 #include "core/light/glow_reach.h"
 #include "core/light/where_from.h"
 #include "core/plan/colour_choices.h"
+#include "core/plan/drawn_line.h"
 #include "core/plan/identity.h"
 #include "core/plan/merit.h"
 #include "core/plan/pot_ladder.h"
@@ -21,6 +22,9 @@ namespace glaukophos {
 
 // How much a part should draw the eye.
 enum class Focus { None, Some, Main };
+
+// How a part stands to the glows that fall on it. Usual: it takes them, but eyes are painted after.
+enum class TakesGlow { Usual, Takes, Barred, After };
 
 struct Part {
     PartId id = kNoPart;
@@ -36,10 +40,11 @@ struct Part {
     std::optional<Shading> shading;     // where it has one of its own
     Dulling dulling = Dulling::AsSeen;  // how the moon's dulling is mixed
     GlowRamp ramp;                      // where it glows
-    std::string filter;                 // over the underpainting, if it is another one
-    std::optional<BuildUp> build_up;    // where it is painted in a way of its own
-    bool own_ladder = false;            // not shared with parts of the same colour and material
-    std::optional<PotLadder> pots;      // where the painter chose them
+    TakesGlow takes_glow = TakesGlow::Usual;
+    std::string filter;               // over the underpainting, if it is another one
+    std::optional<BuildUp> build_up;  // where it is painted in a way of its own
+    bool own_ladder = false;          // not shared with parts of the same colour and material
+    std::optional<PotLadder> pots;    // where the painter chose them
     bool operator==(const Part&) const = default;
 };
 
@@ -69,6 +74,7 @@ struct Plan {
     std::uint32_t next_id = 1;           // of parts and lights; above all that were ever given
     ValueChoices values;
     ColourChoices colours;
+    std::vector<DrawnLine> lines;  // bolts, nets of light, cracks, signs
     std::vector<Paint> rack = genericRack();
     MixingChoices mixing;
     Underpainting under;
@@ -118,6 +124,10 @@ std::vector<bool> nearLights(const Plan& plan);
 
 // What its reach depends on.
 Glow glowOf(const Plan& plan, const Light& light);
+
+// Whether it is painted when all glows are on, in colours that have them in: eyes, and metal where
+// there is no glow that it could take (common practice, no source).
+bool comesLate(const Plan& plan, std::size_t part);
 
 // Marks the parts that belong to a light that shines.
 std::vector<bool> sourceParts(const Plan& plan);

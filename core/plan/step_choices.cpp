@@ -27,14 +27,17 @@ const std::array<ShadingEntry, 5>& buildUps() {
     return entries;
 }
 
-const std::array<ShadingEntry, 3>& glowBuildUps() {
-    static const std::array<ShadingEntry, 3> entries = {{
+const std::array<ShadingEntry, 4>& glowBuildUps() {
+    static const std::array<ShadingEntry, 4> entries = {{
         {"Thin colour", "thin-colour",
          "The glow straight from thin paint, shell in shell. Keeps what is below; many coats."},
         {"White, then tinted", "white-first",
          "White where the glow peaks, then glazes of its colour. Strong; white must be in place."},
         {"Airbrush, then brush", "airbrush",
          "Shells sprayed, edges set right by brush. Smooth and fast; spray must be masked."},
+        {"A few touched spots", "touches",
+         "Only the brightest places and edges, in two mixes. Minutes instead of an evening; reads "
+         "from afar."},
     }};
     return entries;
 }

@@ -12,13 +12,13 @@ namespace glaukophos {
 // How the layers of a part follow each other.
 enum class BuildUp { DarkToLight, MiddleFirst, GreysFirst, Hatched, LightToDark };
 // How a glow is laid over what is painted.
-enum class GlowBuildUp { ThinColour, WhiteFirst, Airbrush };
+enum class GlowBuildUp { ThinColour, WhiteFirst, Airbrush, Touches };
 // In which order parts are painted.
 enum class PartOrder { FocusFirst, InsideOut };
 
 // In the order of the enumerations; each says when people choose it and what it costs.
 const std::array<ShadingEntry, 5>& buildUps();
-const std::array<ShadingEntry, 3>& glowBuildUps();
+const std::array<ShadingEntry, 4>& glowBuildUps();
 const std::array<ShadingEntry, 2>& partOrders();
 
 // The painter moved a step: it comes straight after another one. Both by their keys.

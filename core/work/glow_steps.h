@@ -5,7 +5,7 @@
 
 namespace glaukophos {
 
-// In order. Empty when the light makes no glow.
+// In order. Empty when the light makes no glow, or is painted with another one: see glowGroups.
 std::vector<Step> glowSteps(const WorkBasis& basis, std::size_t light);
 
 }  // namespace glaukophos

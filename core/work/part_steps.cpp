@@ -8,6 +8,7 @@
 
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
+#include "core/work/hue_steps.h"
 #include "core/work/step_key.h"
 #include "core/work/work_times.h"
 
@@ -16,6 +17,7 @@ namespace {
 
 constexpr double kLeastBand_mm2 = 1.5;    // less is not worth a mix of its own
 constexpr double kLeastBandShare = 0.01;  // of the part
+constexpr double kBorderGlaze = 4.0;      // parts of thinner; common practice, no source
 constexpr double kSmallDeep = 0.05;       // a darkest band this small is laid over the next
 
 // "Thinned 1:8, 1:5 and then 1:3."
@@ -33,7 +35,7 @@ class PartLayers {
     PartLayers(const WorkBasis& basis, PartIndex part)
         : m_basis(basis),
           m_part(part),
-          m_after_glow(comesLate(basis.plan.parts[part]) || turnedOverParts(basis.plan)[part]),
+          m_after_glow(comesLate(basis.plan, part) || turnedOverParts(basis.plan)[part]),
           m_appearance(m_after_glow ? basis.appearance : basis.before),
           m_mixes(m_after_glow ? basis.mixes.parts[part] : basis.parts[part]),
           m_ladder(m_appearance.ladders[part]) {
@@ -71,7 +73,7 @@ class PartLayers {
                 lightToDark();
                 break;
         }
-        addHues();
+        for (Step& hue : hueSteps(m_basis, m_part)) m_steps.push_back(std::move(hue));
         for (std::size_t i = 0; i < m_steps.size(); ++i) {
             if (i > 0) follows(m_steps[i], m_steps[i - 1], "each layer lies on the one before");
             complete(m_basis, m_steps[i]);
@@ -258,7 +260,9 @@ class PartLayers {
 
     // What lies at most as light as a band, over the band `above`.
     void darker(std::size_t b, std::size_t above, const char* why, const char* how) {
-        bridge(above, b, values(-1e9, halfThrough(b + 1)), false);
+        if (part().material != Material::Glowing) {
+            bridge(above, b, values(-1e9, halfThrough(b + 1)), false);
+        }
         Step layer = step(StepKind::Layer, b, "shade");
         layer.mask = values(-1e9, border(topOf(b)));
         layer.coats = coatsOn(layer, under(b, above));
@@ -306,7 +310,33 @@ class PartLayers {
             darker(m_bands[i], m_bands[i + 1],
                    "Towards tips and edges a glow is darker; its recesses stay light.",
                    "From the tips inward, never into the recesses.");
+            glazeBothWays(m_bands[i], m_bands[i + 1]);
         }
+    }
+
+    // A border of something that glows turns without a line: the darker mix goes over it into the
+    // lighter band, and the lighter one back.
+    void glazeBothWays(std::size_t dark, std::size_t light) {
+        if (part().material != Material::Glowing) return;
+        const double apart = ciede2000(mixOf(dark).colour, mixOf(light).colour);
+        const double at = border(topOf(dark));
+        const auto glaze = [&](std::size_t of, std::size_t over, double from, double to) {
+            Step veil = step(StepKind::Veil, of, of == dark ? "glaze-up" : "glaze-down");
+            veil.layer = fmt::format("glaze of {} over the border with {}", name(of), name(over));
+            veil.mask = values(from, to);
+            veil.thinner = kBorderGlaze;
+            veil.veil_thinners.assign(apart > m_basis.plan.mixing.largest_step ? 2 : 1,
+                                      kBorderGlaze);
+            veil.coats = static_cast<int>(veil.veil_thinners.size());
+            veil.why = fmt::format("{} and {} are {:.0f} apart; in fire nothing ends in a line.",
+                                   name(of), name(over), apart);
+            veil.how =
+                "Thinned 1:4, as far as the middle of the band. While it dries go on with "
+                "the next tongue.";
+            m_steps.push_back(std::move(veil));
+        };
+        glaze(dark, light, at, halfThrough(light));
+        glaze(light, dark, halfThrough(dark), at);
     }
 
     // Transparent colour over greys that are there already: as many coats as come nearest.
@@ -334,27 +364,6 @@ class PartLayers {
         if (m_bands.size() < 2) return;
         lighter(m_bands.back(), m_bands[m_bands.size() - 2], areaFrom(0), false);
         m_steps.back().why = "Tints darken: the highest lights are set again.";
-    }
-
-    void addHues() {
-        const std::vector<HueVeil>& veils = m_basis.plan.colours.veils;
-        for (std::size_t i = 0; i < veils.size(); ++i) {
-            if (m_basis.veil_parts[i] != m_part) continue;
-            Step veil;
-            veil.kind = StepKind::Hue;
-            veil.parts = {m_part};
-            veil.key = keyOf(part(), "hue", i);
-            veil.layer = veils[i].name.empty() ? "another hue" : veils[i].name;
-            veil.mask = {Where::Hue, 0.01, 1e9, 0, i};
-            veil.recipe =
-                recipeOf(m_basis.plan, m_basis.mixes.rack,
-                         labFrom(xyzFrom(linearFrom(veils[i].colour))), m_basis.mixes.allowed);
-            veil.thinner = 6.0;
-            veil.coats = std::clamp(static_cast<int>(std::lround(8.0 * veils[i].strength)), 1, 8);
-            veil.why = "Large areas need variety of hue as well as of value.";
-            veil.how = "Very thin, strongest in the middle, nothing at the rim.";
-            m_steps.push_back(std::move(veil));
-        }
     }
 
     const WorkBasis& m_basis;

@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "core/colour/amounts.h"
+#include "core/figure/stroke.h"
 #include "core/mixing/mixes.h"
 #include "core/painted/edge_lines.h"
 
@@ -23,7 +24,10 @@ enum class StepKind {
     Tint,     // transparent colour over greys
     Hue,      // a patch of another hue
     Edges,    // edge highlights
+    Dim,      // a thin dark glaze over what no glow reaches
     Shell,    // one shell of a glow
+    Glint,    // edges and points that catch a glow
+    Line,     // one pass of a drawn line, or its dots
     White,    // where a glow peaks, before it is tinted
     Reshade,  // recesses and rims after a glow
     Source,   // the light itself
@@ -44,13 +48,16 @@ inline const char* nameOf(Phase phase) { return kPhaseNames.at(static_cast<std::
 // Where a layer goes, as few numbers: the map itself is worked out when it is looked at.
 enum class Where {
     All,
-    Values,    // L* before any glow: `from` to `to`
-    Finished,  // the same with all glows in it: for what is painted after them
-    Light,     // irradiance of `light` at strength 1: `from` to `to`
-    Sprayed,   // as much as arrives of coat `index` of the underpainting
-    Hue,       // hue veil `index`
-    Reshade,   // recesses and the rim of `light`'s glow, whose irradiance is `from`
-    Lines,     // edge highlights, passes up to `index`
+    Values,     // L* before any glow: `from` to `to`
+    Finished,   // the same with all glows in it: for what is painted after them
+    Light,      // level of the glow of `light`, see glowLevels: `from` to `to`
+    Rest,       // what no glow is painted on
+    Sprayed,    // as much as arrives of coat `index` of the underpainting
+    Hue,        // hue veil `index`
+    Reshade,    // recesses and the rim of `light`'s glow, whose irradiance is `from`
+    Lines,      // edge highlights, passes up to `index`
+    GlowLines,  // the same in the glow of `light`
+    Drawn,      // drawn line `light`, pass `index`, `from` mm wide; after the passes its dots
 };
 struct Mask {
     Where where = Where::All;
@@ -108,6 +115,9 @@ struct Step {
     std::vector<After> after;
 };
 
+// Of the passes over edges in a glow, the longest stretches first. Common practice, no source.
+inline constexpr std::array<double, 3> kGlowLineWidths_mm = {0.3, 0.22, 0.15};
+
 // What all figures together take of one paint.
 struct PaintUse {
     std::string paint;
@@ -127,6 +137,9 @@ struct Work {
     std::vector<float> lightness;        // L* before any glow, one entry a vertex
     std::vector<EdgeStretch> lines;      // edge highlights
     std::vector<double> line_widths_mm;  // one entry a pass
+    // Edges that catch a glow, one entry a light: passes as in kGlowLineWidths_mm.
+    std::vector<std::vector<EdgeStretch>> glow_lines;
+    std::vector<Strokes> drawn;  // one entry a drawn line of the plan
 };
 
 // Whether a step is, or was joined from, the one that a key names.

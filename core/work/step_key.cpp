@@ -21,6 +21,10 @@ std::string keyOf(const Light& light, const char* layer, std::size_t number) {
     return fmt::format("{}-{}", keyOf(light, layer), number + 1);
 }
 
+std::string keyOf(const Light& light, const char* layer, std::size_t number, const Part& part) {
+    return fmt::format("{}/part-{}", keyOf(light, layer, number), numberOf(part.id));
+}
+
 std::string keyOf(const char* layer, std::size_t number) {
     return fmt::format("{}-{}", layer, number + 1);
 }

@@ -12,6 +12,7 @@ std::string keyOf(const Part& part, const char* layer);
 std::string keyOf(const Part& part, const char* layer, std::size_t number);  // from 0
 std::string keyOf(const Light& light, const char* layer);
 std::string keyOf(const Light& light, const char* layer, std::size_t number);
+std::string keyOf(const Light& light, const char* layer, std::size_t number, const Part& part);
 std::string keyOf(const char* layer, std::size_t number);  // of the whole figure
 
 }  // namespace glaukophos

@@ -8,6 +8,7 @@
 
 #include "core/base/parallel.h"
 #include "core/painted/hue_veils.h"
+#include "core/painted/shells.h"
 #include "core/value/settle.h"
 
 namespace glaukophos {
@@ -35,13 +36,17 @@ std::vector<float> reshadeCoverage(const MapBasis& basis, const Mask& mask) {
     constexpr double kLeast_mm2 = 1.2;
     const Appearance& appearance = basis.appearance;
     const Surface& surface = basis.plan.figure->surface;
+    const std::vector<float> levels = glowLevels(basis.plan, appearance.irradiance, mask.light);
     const std::vector<float>& lit = appearance.irradiance.of_lights[mask.light];
     std::vector<float> coverage(surface.parts.size(), 0.0F);
+    const double begins = basis.plan.colours.glow.begins_at;
+    const double strength = basis.plan.lights[mask.light].strength;
+    const std::vector<float>& sky = appearance.irradiance.sky_visibility;
     for (std::size_t v = 0; v < coverage.size(); ++v) {
-        const bool rim = lit[v] < mask.from && lit[v] > 0.55 * mask.from;
-        const bool recess = !appearance.irradiance.sky_visibility.empty() &&
-                            appearance.irradiance.sky_visibility[v] < 0.3F &&
-                            lit[v] < 3.0 * mask.from && lit[v] > 0.1 * mask.from;
+        const double share = strength * lit[v] / std::max(1e-9F, appearance.values.light[v]);
+        const bool rim = levels[v] <= 0.0F && share > 0.55 * begins && share < begins;
+        const bool recess =
+            !sky.empty() && sky[v] < 0.3F && lit[v] < 3.0 * mask.from && lit[v] > 0.1 * mask.from;
         coverage[v] = rim || recess ? 100.0F : 0.0F;
     }
     mergeSpecks(surface.links, surface.areas_mm2, kLeast_mm2, coverage);
@@ -90,6 +95,8 @@ std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask) {
     switch (mask.where) {
         case Where::All:
         case Where::Lines:
+        case Where::GlowLines:
+        case Where::Drawn:
             break;
         case Where::Values:
             fill([&](std::size_t v) { return between(basis.lightness[v], mask); });
@@ -98,9 +105,16 @@ std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask) {
             fill([&](std::size_t v) { return between(appearance.values.lightness[v], mask); });
             break;
         case Where::Light:
-            fill([&](std::size_t v) {
-                return between(appearance.irradiance.of_lights[mask.light][v], mask);
-            });
+            coverage = glowLevels(basis.plan, appearance.irradiance, mask.light);
+            fill([&](std::size_t v) { return between(coverage[v], mask); });
+            break;
+        case Where::Rest:
+            coverage.assign(count, 1.0F);
+            for (std::size_t l = 0; l < basis.plan.lights.size(); ++l) {
+                if (!isNear(basis.plan.lights[l].kind) || !shines(basis.plan, l)) continue;
+                const std::vector<float> glow = glowLevels(basis.plan, appearance.irradiance, l);
+                fill([&](std::size_t v) { return glow[v] > 0.0F ? 0.0F : coverage[v]; });
+            }
             break;
         case Where::Sprayed:
             if (mask.index >= appearance.irradiance.sprayed.size()) break;
@@ -146,8 +160,11 @@ std::vector<std::vector<Vec3>> strokesOf(const MapBasis& basis, const Step& step
     const std::vector<bool> wanted = partsOf(basis.plan, step);
     const std::vector<float> coverage = coverageOf(basis, step.mask);
     const bool is_glow = step.mask.where == Where::Light;
+    const std::vector<float> levels =
+        is_glow ? glowLevels(basis.plan, basis.appearance.irradiance, step.mask.light)
+                : std::vector<float>();
     const std::span<const float> values =
-        is_glow ? std::span<const float>(basis.appearance.irradiance.of_lights[step.mask.light])
+        is_glow ? std::span<const float>(levels)
         : step.mask.where == Where::Finished
             ? std::span<const float>(basis.appearance.values.lightness)
             : basis.lightness;

@@ -10,8 +10,11 @@
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
 #include "core/geometry/nearest_vertex.h"
+#include "core/work/dim_steps.h"
+#include "core/work/glow_lines.h"
 #include "core/work/glow_steps.h"
 #include "core/work/ground_steps.h"
+#include "core/work/line_steps.h"
 #include "core/work/paint_use.h"
 #include "core/work/part_steps.h"
 #include "core/work/step_key.h"
@@ -44,7 +47,7 @@ std::optional<Step> edgeStep(const WorkBasis& basis, PartIndex part) {
     step.recipe = top->recipe;
     step.thinner = 1.5;
     step.tool = Tool::FineBrush;
-    step.phase = comesLate(basis.plan.parts[part]) ? Phase::Late : Phase::Edges;
+    step.phase = comesLate(basis.plan, part) ? Phase::Late : Phase::Edges;
     step.why = fmt::format("Edges show form quickly: {:.0f} mm of them catch light here.", length);
     step.how = "The side of the brush along the edge; each further pass shorter and finer.";
     complete(basis, step);
@@ -229,7 +232,17 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
         }
         append(steps, std::move(layers));
     }
-    for (std::size_t l = 0; l < basis.plan.lights.size(); ++l) append(steps, glowSteps(basis, l));
+    const std::vector<Step> dim = dimSteps(basis);
+    append(steps, dim);
+    for (std::size_t l = 0; l < basis.plan.lights.size(); ++l) {
+        std::vector<Step> glow = glowSteps(basis, l);
+        for (Step& step : glow) {
+            if (dim.empty() || step.phase != Phase::Glow || !step.after.empty()) continue;
+            follows(step, dim.front(), "the glow goes on when all round it is dark");
+        }
+        append(steps, std::move(glow));
+    }
+    append(steps, lineSteps(basis));
     sourcesLast(steps);
     merge(basis, steps);
     steps.push_back(cleanUp(basis));
@@ -263,7 +276,8 @@ BeforeGlow beforeGlowOf(const Plan& plan, const Appearance& appearance, const Mi
 }
 
 Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes& mixes,
-                    const BeforeGlow& before_glow, const Ridges& ridges, const Progress& progress) {
+                    const BeforeGlow& before_glow, const Ridges& ridges,
+                    std::span<const Strokes> drawn, const Progress& progress) {
     if (appearance.bands.whole.area_mm2() <= 0.0) {
         return fail(ErrorCode::BadInput,
                     "There is nothing to paint: every part belongs to a light or lies hidden. Give "
@@ -289,6 +303,17 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
         basis.veil_parts.push_back(surface.parts[nearestVertex(surface, veil.point_mm)]);
     }
 
+    if (drawn.size() == plan.lines.size()) basis.drawn = drawn;
+    basis.glow_lines.resize(plan.lights.size());
+    if (glows) {
+        const EdgeLines lit = edgeLinesOf(plan, appearance, ridges);
+        for (std::size_t l = 0; l < plan.lights.size(); ++l) {
+            if (!mixes.glows[l]) continue;
+            const std::vector<Shell> shells = shellsOf(plan, appearance.irradiance, l);
+            basis.glow_lines[l] = glowLinesOf(plan, appearance.irradiance, lit, shells, l);
+        }
+    }
+
     auto ordered = stepsInOrder(basis, progress);
     if (!ordered) return tl::unexpected(ordered.error());
     std::vector<Step> steps = std::move(*ordered);
@@ -304,6 +329,8 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
     work.rack = mixes.rack;
     work.lightness = before.values.lightness;
     work.lines = lines.stretches;
+    work.glow_lines = basis.glow_lines;
+    work.drawn.assign(basis.drawn.begin(), basis.drawn.end());
     for (const EdgePass& pass : lines.passes) work.line_widths_mm.push_back(pass.width_mm);
     return work;
 }

@@ -2,40 +2,38 @@
 #include "core/work/work_basis.h"
 
 #include <algorithm>
-#include <cctype>
 #include <cmath>
 
+#include "core/base/words.h"
 #include "core/colour/coats.h"
 #include "core/work/work_times.h"
 
 namespace glaukophos {
 
-bool comesLate(const Part& part) {
-    std::string name = part.name;
-    std::ranges::transform(name, name.begin(),
-                           [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return part.material == Material::MetalInPaint || part.material == Material::MetallicPaint ||
-           name == "eye" || name == "eyes";
-}
-
 namespace {
 
 // "apron, bucket and belt: base, Deep".
 std::string titleOf(const Plan& plan, const Step& step) {
-    std::string names;
-    for (std::size_t i = 0; i < step.parts.size(); ++i) {
-        const char* comma = i == 0 ? "" : i + 1 == step.parts.size() ? " and " : ", ";
-        names += comma + plan.parts[step.parts[i]].name;
-    }
-    return names + ": " + step.layer;
+    return capitalised(namesOf(plan, step.parts)) + ": " + step.layer;
 }
 
 }  // namespace
 
+std::string namesOf(const Plan& plan, const std::vector<PartIndex>& parts) {
+    std::string names;
+    for (std::size_t i = 0; i < parts.size(); ++i) {
+        const char* comma = i == 0 ? "" : i + 1 == parts.size() ? " and " : ", ";
+        names += comma + plan.parts[parts[i]].name;
+    }
+    return names;
+}
+
 void complete(const WorkBasis& basis, Step& step) {
     if (!step.layer.empty()) step.title = titleOf(basis.plan, step);
-    if (step.mask.where == Where::Lines) {
+    if (step.mask.where == Where::Lines || step.mask.where == Where::GlowLines) {
         step.area_mm2 = step.lines_mm * basis.plan.values.edge_lines.width_mm;
+    } else if (step.mask.where == Where::Drawn) {
+        step.area_mm2 = step.lines_mm * step.mask.from;
     } else {
         step.area_mm2 = areaOf(basis.maps(), step.mask, step.parts);
     }

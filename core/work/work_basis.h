@@ -14,21 +14,23 @@ struct WorkBasis {
     const Appearance& appearance;
     const Appearance& before;  // as it is painted before any glow; may be `results` itself
     const Mixes& mixes;        // with all glows in them
-    const std::vector<PartMixes>& parts;  // before any glow
-    const BandEdges& edges;               // of `before`
-    const EdgeLines& lines;               // of `before`
-    std::vector<PartIndex> veil_parts{};  // that each hue veil lies on
+    const std::vector<PartMixes>& parts;                 // before any glow
+    const BandEdges& edges;                              // of `before`
+    const EdgeLines& lines;                              // of `before`
+    std::vector<PartIndex> veil_parts{};                 // that each hue veil lies on
+    std::vector<std::vector<EdgeStretch>> glow_lines{};  // one entry a light
+    std::span<const Strokes> drawn{};                    // one entry a drawn line
 
     [[nodiscard]] MapBasis maps() const { return {plan, appearance, before.values.lightness}; }
     [[nodiscard]] const PaintRange& paint() const { return plan.values.paint; }
 };
 
+// "cap, oilskin and chain".
+std::string namesOf(const Plan& plan, const std::vector<PartIndex>& parts);
+
 // Fills in what follows from the rest: area, drops for it, tool, minutes, caution. A step that
 // draws lines has its `lines_mm` already.
 void complete(const WorkBasis& basis, Step& step);
-
-// Metals and eyes come late, when no spray or glaze can dull them (common practice, no source).
-bool comesLate(const Part& part);
 
 // A step of the work before `other`, by its key.
 inline void follows(Step& step, const Step& other, std::string why) {

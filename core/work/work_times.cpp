@@ -25,6 +25,7 @@ double mm2AMinute(const Step& step) {
         case StepKind::Tint:
         case StepKind::Hue:
         case StepKind::Shell:
+        case StepKind::Dim:
             return 220.0;
         default:
             return 150.0;

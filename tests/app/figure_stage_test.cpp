@@ -290,5 +290,27 @@ TEST_F(FigureStage, StoppingLeavesTheOpenPlanAndAnswersAtOnce) {
     EXPECT_EQ(document().plan().figure, figure);
 }
 
+// Where the ball rests on the base and the post is put into it, a larger ball cannot get in.
+TEST_F(FigureStage, WhatABallCannotReachBecomesAPart) {
+    openStage();
+    click("pageDepth");
+    EXPECT_EQ(view().overlay(), Overlay::Layer);
+    auto* make = child<QPushButton>("depthMake");
+    ASSERT_TRUE(waitFor([&] { return make->isEnabled(); }));
+    EXPECT_TRUE(child<QLabel>("depthStatus")->text().contains(QStringLiteral("mm²")));
+    child<NumberField>("depthLimit")->box().setValue(2.9);
+    EXPECT_FALSE(make->isEnabled());
+    child<NumberField>("depthLimit")->box().setValue(0.2);
+    const std::size_t before = document().plan().parts.size();
+    click("depthMake");
+    ASSERT_EQ(document().plan().parts.size(), before + 1);
+    EXPECT_GT(areaOf(partNamed("depths")), 0.5);
+    EXPECT_EQ(document().selectedPart(), partNamed("depths"));
+    document().undoStack().undo();
+    EXPECT_EQ(document().plan().parts.size(), before);
+    click("pageMaterial");
+    EXPECT_EQ(view().overlay(), Overlay::Parts);
+}
+
 }  // namespace
 }  // namespace glaukophos

@@ -316,6 +316,7 @@ TEST_F(LightsStage, ShellsFollowTheirNumberAndAreListed) {
     page("pageGlow");
     settle();
     child<NumberField>("shells")->box().setValue(6);
+    settle();
     EXPECT_EQ(child<QLabel>("shellList")->text().count(QLatin1Char('\n')), 5);
     QTest::mouseClick(child<QPushButton>("overlay4"), Qt::LeftButton);
     settle();

@@ -10,6 +10,7 @@
 #include <QProcess>
 #include <QTimer>
 #include <cmath>
+#include <map>
 
 #include "app/widgets/number_style.h"
 #include "tests/app/window_fixture.h"
@@ -180,7 +181,7 @@ TEST_F(WindowTest, ClickingFindsThePartAndPointingReadsTheSpot) {
     const QPoint ball = pixelOfPoint({0, -6, 9});
     QTest::mouseMove(&view(), ball);
     ASSERT_TRUE(waitFor([&] { return !spy.isEmpty(); }, 3000));
-    EXPECT_TRUE(spy.last().front().toString().startsWith(u"ball: "));
+    EXPECT_TRUE(spy.last().front().toString().startsWith(u"Ball: "));
     QTest::mouseClick(&view(), Qt::LeftButton, Qt::NoModifier, ball);
     ASSERT_TRUE(document().selectedPart());
     EXPECT_EQ(document().plan().parts[*document().selectedPart()].name, "ball");
@@ -441,6 +442,24 @@ TEST_F(WindowTest, EveryControlHasANameAndATip) {
     for (const auto* line : m_window->findChildren<QLineEdit*>()) {
         EXPECT_TRUE(!own(line) || (named(line, {}) && tipped(line)));
     }
+}
+
+// Qt runs neither of two that share keys.
+TEST_F(WindowTest, NoTwoCommandsShareTheirKeys) {
+    std::map<QString, QString> used;
+    const auto take = [&](const QKeySequence& keys, const QString& what) {
+        if (keys.isEmpty()) return;
+        const auto [other, is_new] = used.emplace(keys.toString(), what);
+        EXPECT_TRUE(is_new) << keys.toString().toStdString() << ": " << what.toStdString()
+                            << " and " << other->second.toStdString();
+    };
+    for (const QAction* action : m_window->findChildren<QAction*>()) {
+        for (const QKeySequence& keys : action->shortcuts()) take(keys, action->text());
+    }
+    for (const QAbstractButton* button : m_window->findChildren<QAbstractButton*>()) {
+        take(button->shortcut(), button->text());
+    }
+    EXPECT_GT(used.size(), 20U);
 }
 
 TEST_F(WindowTest, TheFigureCanHaveTheWholeWindow) {

@@ -18,7 +18,9 @@ Result<Irradiance> fullIrradiance(const Plan& plan, SkyTable& table, const Progr
 Marks marksOf(const Plan& plan, const Appearance& appearance) {
     const Ridges ridges =
         ridgesOf(plan.figure->form->whole, ridgeOptionsFor(plan.values.edge_lines), {});
-    return {bandEdgesOf(plan, appearance), edgeLinesOf(plan, appearance, ridges),
+    return {bandEdgesOf(plan, appearance),
+            edgeLinesOf(plan, appearance, ridges),
+            {},
             underpaintedOf(plan, appearance.irradiance)};
 }
 

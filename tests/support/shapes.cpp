@@ -164,6 +164,9 @@ std::shared_ptr<const Figure> figureOf(const std::vector<Shape>& parts,
 Plan planOf(const std::vector<Shape>& parts, const std::vector<std::string>& names) {
     Plan plan = startingPlan("Test", figureOf(parts, names));
     plan.lights.clear();
+    // Light alone: nothing is pushed down for a glow.
+    plan.colours.glow.dull = 0.0;
+    plan.colours.glow.darken = 0.0;
     return plan;
 }
 

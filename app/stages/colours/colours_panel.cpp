@@ -3,6 +3,7 @@
 
 #include "app/stages/colours/glow_page.h"
 #include "app/stages/colours/hues_page.h"
+#include "app/stages/colours/lines_page.h"
 #include "app/stages/colours/night_page.h"
 #include "app/stages/colours/pots_page.h"
 #include "app/stages/colours/shading_page.h"
@@ -24,7 +25,9 @@ ColoursPanel::ColoursPanel(Document& document, FigureView& view, QWidget* parent
     m_pages->addPage(tr("Night"), tr("What the eye makes of moonlight"), "pageNight",
                      new NightPage(document, view, this));
     m_pages->addPage(tr("Glow"), tr("Shells of a glow, the source, and the rest"),
-                     "pageGlowColours", new GlowPage(document, this));
+                     "pageGlowColours", new GlowPage(document, view, this));
+    m_pages->addPage(tr("Lines"), tr("Bolts, nets of light, cracks and signs"), "pageLines",
+                     new LinesPage(document, view, this));
     m_pages->addPage(tr("Under"), tr("Underpainting: sprays, then a transparent colour"),
                      "pageUnder", new UnderPage(document, view, this));
     m_pages->addPage(tr("Rack"), tr("Your paints"), "pageRack", m_rack);

@@ -16,7 +16,7 @@ class ColoursPanel : public StagePanel {
   public:
     ColoursPanel(Document& document, FigureView& view, QWidget* parent = nullptr);
 
-    enum class Page { All, Shade, Hues, Night, Glow, Under, Rack, Pots, Mix };
+    enum class Page { All, Shade, Hues, Night, Glow, Lines, Under, Rack, Pots, Mix };
     void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
     // What the shown page is about.
     [[nodiscard]] Overlay overlay() const override;

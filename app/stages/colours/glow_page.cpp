@@ -3,10 +3,11 @@
 
 #include <QPainter>
 
-#include "app/document/edit_key.h"
+#include "app/stages/colours/glow_ramp_box.h"
 #include "app/widgets/recipe_words.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
+#include "core/plan/glow_groups.h"
 
 namespace glaukophos {
 namespace {
@@ -24,20 +25,6 @@ std::optional<std::size_t> glowOf(const Plan& plan, std::size_t chosen) {
         if (glows(l)) return l;
     }
     return std::nullopt;
-}
-
-QPixmap rampPicture(const GlowRamp& ramp, const PaintRange& paint) {
-    constexpr int kWidth = 270;
-    constexpr int kHeight = 22;
-    QImage picture(kWidth, kHeight, QImage::Format_RGB32);
-    const RampColours colours(ramp);
-    for (int x = 0; x < kWidth; ++x) {
-        const double position = 1.0 - static_cast<double>(x) / (kWidth - 1);
-        const double lightness = paint.darkest + position * (paint.lightest - paint.darkest);
-        const Srgb shown = displayable(labFrom(colours.at(position, luminanceOf(lightness))));
-        for (int y = 0; y < kHeight; ++y) picture.setPixelColor(x, y, qColour(shown));
-    }
-    return QPixmap::fromImage(picture);
 }
 
 }  // namespace
@@ -59,6 +46,8 @@ void ShellList::setGlow(const Evaluated& evaluated, std::size_t light) {
     m_rows.clear();
     m_targets.clear();
     m_mixed.clear();
+    // One light speaks for all that are painted with it.
+    if (light < evaluated.plan.lights.size()) light = glowGroups(evaluated.plan)[light];
     if (evaluated.mixes != nullptr && light < evaluated.mixes->glows.size() &&
         evaluated.mixes->glows[light]) {
         const Mixes& mixes = *evaluated.mixes;
@@ -68,12 +57,21 @@ void ShellList::setGlow(const Evaluated& evaluated, std::size_t light) {
             m_targets.push_back(qColour(displayable(target)));
             m_mixed.push_back(qColour(displayable(recipe.colour)));
         };
-        for (const ShellMix& shell : glow.shells) {
-            addRow(tr("to %1 mm, %2 mm², %3 % lamp")
-                       .arg(shell.distance_mm, 0, 'f', 0)
-                       .arg(shell.area_mm2, 0, 'f', 0)
-                       .arg(100 * shell.glow_share, 0, 'f', 0),
-                   shell.target, shell.recipe);
+        int number = 0;
+        for (const GlowShell& shell : glow.shells) {
+            ++number;
+            for (const ShellMix& mix : shell.mixes) {
+                QStringList names;
+                for (const PartIndex part : mix.parts) {
+                    names << capital(q(evaluated.plan.parts[part].name));
+                }
+                addRow(tr("%1. to %2 mm, %3 mm²: %4")
+                           .arg(number)
+                           .arg(shell.distance_mm, 0, 'f', 0)
+                           .arg(mix.area_mm2, 0, 'f', 0)
+                           .arg(names.join(QStringLiteral(", "))),
+                       mix.target, mix.recipe);
+            }
         }
         addRow(tr("then recesses and rims again"), glow.reshade.colour, glow.reshade);
         addRow(tr("last the source, lightest of all"), glow.source.colour, glow.source);
@@ -107,15 +105,16 @@ void ShellList::paintEvent(QPaintEvent* /*event*/) {
     }
 }
 
-GlowPage::GlowPage(Document& document, QWidget* parent)
+GlowPage::GlowPage(Document& document, FigureView& view, QWidget* parent)
     : PlanPage(document, parent, Aspect::Colours), m_light_words(nullptr), m_shells(nullptr) {
     addSection(tr("First, everything the glow does not reach"));
     addRest();
     addSection(tr("Then the glow, shell in shell"));
+    addShells();
     m_light_words = addCaption("glowLight");
     m_shells = new ShellList(this);
     column().addWidget(m_shells);
-    addRamp();
+    column().addWidget(new GlowRampBox(document, view, this));
     column().addStretch(1);
 }
 
@@ -143,46 +142,28 @@ void GlowPage::addRest() {
                setPlanNumber(whiteness)});
 }
 
-void GlowPage::addRamp() {
-    addSection(tr("The glowing thing itself"));
-    m_ramp_words = addCaption("rampPart");
-    QStringList names;
-    for (const RampEntry& entry : rampKinds()) names << tr(entry.words.name);
-    m_ramp = addChoice("ramp", tr("From root to tip"),
-                       tr("Things that glow are brightest in their depth and at their root"), names,
-                       [this](Plan& plan, int index) {
-                           if (const auto part = glowingPart(plan)) {
-                               plan.parts[*part].ramp.kind = static_cast<RampKind>(index);
-                           }
-                       });
-    m_ramp_picture = new QLabel(this);
-    m_ramp_picture->setObjectName(QStringLiteral("rampPicture"));
-    column().addWidget(m_ramp_picture);
-    m_hue = new ColourField(tr("Its hue"), tr("The full hue between white and dark"), this);
-    m_hue->setObjectName(QStringLiteral("rampHue"));
-    column().addWidget(m_hue);
-    m_ratios = addCaption("rampRatios");
-    connect(m_hue, &ColourField::colourEdited, this,
-            [this, key = nextEditKey()](const Srgb& colour) {
-                change(
-                    tr("Hue of the glow"),
-                    [&](Plan& plan) {
-                        if (const auto part = glowingPart(plan)) {
-                            plan.parts[*part].ramp.colour = colour;
-                        }
-                    },
-                    key);
-            });
-    connect(m_hue, &ColourField::editingFinished, &document(), &Document::endGesture);
-}
-
-std::optional<PartIndex> GlowPage::glowingPart(const Plan& plan) const {
-    const std::vector<bool> turned = turnedOverParts(plan);
-    const auto chosen = document().selectedPart();
-    if (chosen && *chosen < turned.size() && turned[*chosen]) return chosen;
-    const auto found = std::ranges::find(turned, true);
-    if (found == turned.end()) return std::nullopt;
-    return static_cast<PartIndex>(found - turned.begin());
+void GlowPage::addShells() {
+    const auto begins = [](auto& plan) -> auto& { return plan.colours.glow.begins_at; };
+    addNumber({"beginsAt",
+               tr("Begins where it gives this share"),
+               tr("The outermost shell begins where the glow gives this share of the light"),
+               {0.05, 0.6, 2, {}, false},
+               getPlanNumber(begins),
+               setPlanNumber(begins)});
+    const auto vivid = [](auto& plan) -> auto& { return plan.colours.glow.vivid; };
+    addNumber({"vivid",
+               tr("As light would … vivid"),
+               tr("From the colours that light would make to the strongest that paint can show"),
+               {0, 1, 2, {}, false},
+               getPlanNumber(vivid),
+               setPlanNumber(vivid)});
+    const auto blend = [](auto& plan) -> auto& { return plan.colours.glow.blend_mm; };
+    addNumber({"blend",
+               tr("Unlike glows run together over"),
+               tr("Where two glows meet, each place belongs to the stronger; so wide is the blend"),
+               {0, 5, 1, tr(" mm"), false},
+               getPlanNumber(blend),
+               setPlanNumber(blend)});
 }
 
 void GlowPage::showPlan(const Plan& plan) {
@@ -191,25 +172,6 @@ void GlowPage::showPlan(const Plan& plan) {
                                        .arg(q(plan.lights[*light].name))
                                  : tr("No light stands near the figure."));
     m_shells->setVisible(light.has_value());
-    const auto part = glowingPart(plan);
-    m_ramp_words->setText(part ? q(plan.parts[*part].name)
-                               : tr("No part is both a light's own and of glowing material."));
-    m_ramp->setEnabled(part.has_value());
-    m_ramp_picture->setVisible(part.has_value());
-    m_ratios->setVisible(part.has_value());
-    const bool own_hue = part && plan.parts[*part].ramp.kind == RampKind::OneHue;
-    m_hue->setVisible(own_hue);
-    if (!part) return;
-    const GlowRamp& ramp = plan.parts[*part].ramp;
-    const auto kind = static_cast<std::size_t>(ramp.kind);
-    m_ramp->setCurrentIndex(static_cast<int>(kind));
-    if (own_hue) m_hue->setColour(ramp.colour);
-    m_ramp_picture->setVisible(ramp.kind != RampKind::AsLit);
-    if (ramp.kind != RampKind::AsLit) {
-        m_ramp_picture->setPixmap(rampPicture(ramp, plan.values.paint));
-    }
-    const RampEntry& entry = rampKinds().at(kind);
-    m_ratios->setText(tr(entry.words.about) + QLatin1Char('\n') + tr(entry.ratios));
 }
 
 void GlowPage::showResults(const Evaluated& evaluated) {

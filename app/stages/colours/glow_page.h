@@ -3,6 +3,7 @@
 #pragma once
 
 #include "app/pages/plan_page.h"
+#include "app/view/figure_view.h"
 #include "app/widgets/choice_cards.h"
 #include "app/widgets/colour_field.h"
 
@@ -31,7 +32,7 @@ class GlowPage : public PlanPage {
     Q_OBJECT
 
   public:
-    GlowPage(Document& document, QWidget* parent);
+    GlowPage(Document& document, FigureView& view, QWidget* parent);
 
   protected:
     void showPlan(const Plan& plan) override;
@@ -39,16 +40,10 @@ class GlowPage : public PlanPage {
 
   private:
     void addRest();
-    void addRamp();
-    [[nodiscard]] std::optional<PartIndex> glowingPart(const Plan& plan) const;
+    void addShells();
 
     QLabel* m_light_words;  // owned by Qt, as are the following
     ShellList* m_shells;
-    QLabel* m_ramp_words = nullptr;
-    QComboBox* m_ramp = nullptr;
-    QLabel* m_ramp_picture = nullptr;
-    QLabel* m_ratios = nullptr;
-    ColourField* m_hue = nullptr;
 };
 
 }  // namespace glaukophos

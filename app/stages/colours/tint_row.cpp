@@ -4,6 +4,7 @@
 #include <QPainter>
 
 #include "app/widgets/screen_profile.h"
+#include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 #include "core/colour/coats.h"
 

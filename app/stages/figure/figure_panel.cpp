@@ -1,16 +1,21 @@
-// Three pages under one heading.
+// Four pages under one heading.
 #include "app/stages/figure/figure_panel.h"
+
 namespace glaukophos {
 
 FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, QWidget* parent)
     : StagePanel(tr("Figure"), tr("Stand it, divide it, say what each part is."), parent),
+      m_view(view),
       m_pages(new PageTabs(this)),
       m_standing(new StandingPage(document, loader, this)),
       m_parts(new PartsPage(document, view, this)),
+      m_depth(new DepthPage(document, view, this)),
       m_material(new MaterialPage(document, this)) {
     m_pages->addPage(tr("Standing"), tr("Size, front and what was repaired"), "pageStanding",
                      m_standing);
     m_pages->addPage(tr("Parts"), tr("Which surface belongs together"), "pageParts", m_parts);
+    m_pages->addPage(tr("Depth"), tr("Cracks, vents and panel lines as a part"), "pageDepth",
+                     m_depth);
     m_pages->addPage(tr("Material"), tr("Name, material, colour and focus of the chosen part"),
                      "pageMaterial", m_material);
     column().addWidget(m_pages, 1);
@@ -20,8 +25,25 @@ FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, Q
     connect(&view, &FigureView::viewChanged, m_standing,
             [this, &view] { m_standing->setView(view.view()); });
     showPage(Page::Parts);
+    connect(m_pages, &PageTabs::pageShown, this, &FigurePanel::followPage);
 }
 
 void FigurePanel::showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
+
+Overlay FigurePanel::overlay() const {
+    return m_pages->shownPage() == static_cast<int>(Page::Depth) ? Overlay::Layer : Overlay::Parts;
+}
+
+Overlay FigurePanel::enter() {
+    if (overlay() == Overlay::Layer) m_depth->enter();
+    return overlay();
+}
+
+void FigurePanel::followPage() {
+    const bool depth = overlay() == Overlay::Layer;
+    if (!depth) m_depth->leave();
+    m_view.setOverlay(overlay());
+    if (depth) m_depth->enter();
+}
 
 }  // namespace glaukophos

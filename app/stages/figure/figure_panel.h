@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/pages/stage_panel.h"
+#include "app/stages/figure/depth_page.h"
 #include "app/stages/figure/material_page.h"
 #include "app/stages/figure/parts_page.h"
 #include "app/stages/figure/standing_page.h"
@@ -15,20 +16,26 @@ class FigurePanel : public StagePanel {
   public:
     FigurePanel(Document& document, Loader& loader, FigureView& view, QWidget* parent = nullptr);
 
-    enum class Page { Standing, Parts, Material };
+    enum class Page { Standing, Parts, Depth, Material };
     void showPage(Page page);
     [[nodiscard]] PartsPage& partsPage() { return *m_parts; }
 
-    [[nodiscard]] Overlay overlay() const override { return Overlay::Parts; }
+    Overlay enter() override;
+    void leave() override { m_depth->leave(); }
+    [[nodiscard]] Overlay overlay() const override;
 
   signals:
     void openRequested();
     void reimportRequested();
 
   private:
+    void followPage();
+
+    FigureView& m_view;
     PageTabs* m_pages;  // owned by Qt, as are the following
     StandingPage* m_standing;
     PartsPage* m_parts;
+    DepthPage* m_depth;
     MaterialPage* m_material;
 };
 

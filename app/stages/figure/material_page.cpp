@@ -44,6 +44,15 @@ MaterialPage::MaterialPage(Document& document, QWidget* parent)
     m_focus->setToolTip(tr("How much the part should draw the eye: contrast is kept for it"));
     m_focus->addItems({tr("no focus"), tr("some focus"), tr("main focus")});
     addRow(2, tr("Focus"), m_focus);
+    m_takes_glow = new QComboBox(this);
+    m_takes_glow->setObjectName(QStringLiteral("takesGlow"));
+    m_takes_glow->setAccessibleName(tr("Glows on it"));
+    m_takes_glow->setToolTip(
+        tr("Whether glows are painted over this part, keep off it, or are in its own colours, "
+           "painted when all glows are on. As usual: over it; eyes are painted after."));
+    m_takes_glow->addItems(
+        {tr("as usual"), tr("painted over it"), tr("keep off it"), tr("it is painted after")});
+    addRow(3, tr("Glows"), m_takes_glow);
     grid->setColumnStretch(1, 1);
     column->addLayout(grid);
     m_properties = new QLabel(this);
@@ -81,6 +90,10 @@ void MaterialPage::connectFields() {
     connect(m_focus, &QComboBox::activated, this, [this](int index) {
         change(tr("Focus"), [&](Part& part) { part.focus = static_cast<Focus>(index); });
     });
+    connect(m_takes_glow, &QComboBox::activated, this, [this](int index) {
+        change(tr("Glows on a part"),
+               [&](Part& part) { part.takes_glow = static_cast<TakesGlow>(index); });
+    });
     connect(m_colour, &ColourField::colourEdited, this, [this](const Srgb& colour) {
         change(
             tr("Local colour"), [&](Part& part) { part.local_colour = colour; },
@@ -100,7 +113,8 @@ void MaterialPage::change(const QString& text, const std::function<void(Part&)>&
 void MaterialPage::showSelected() {
     const auto selected = m_document.selectedPart();
     for (QWidget* field : {static_cast<QWidget*>(m_name), static_cast<QWidget*>(m_material),
-                           static_cast<QWidget*>(m_focus), static_cast<QWidget*>(m_colour)}) {
+                           static_cast<QWidget*>(m_focus), static_cast<QWidget*>(m_colour),
+                           static_cast<QWidget*>(m_takes_glow)}) {
         field->setEnabled(selected.has_value());
     }
     if (!selected) {
@@ -113,6 +127,7 @@ void MaterialPage::showSelected() {
     m_name->setText(q(part.name));
     m_material->setCurrentIndex(static_cast<int>(part.material));
     m_focus->setCurrentIndex(static_cast<int>(part.focus));
+    m_takes_glow->setCurrentIndex(static_cast<int>(part.takes_glow));
     m_properties->setText(tr("Mirrors %1 % of light that meets it squarely; %2.")
                               .arg(100 * mirroredShare(entry.refractive_index), 0, 'f', 0)
                               .arg(entry.roughness < 0.3   ? tr("shiny, small hard glints")

@@ -27,6 +27,7 @@ class MaterialPage : public QWidget {
     QComboBox* m_material;
     QLabel* m_properties;
     QComboBox* m_focus;
+    QComboBox* m_takes_glow = nullptr;
     ColourField* m_colour;
 };
 

@@ -14,6 +14,7 @@ namespace {
 constexpr int kReachKey = 901;
 constexpr int kColourKey = 902;
 constexpr int kKelvinKey = 903;
+constexpr int kShellsKey = 904;
 constexpr int kOwnColour = 1;  // entries of the list of colour sources before the known lights
 
 }  // namespace
@@ -229,17 +230,32 @@ void LightGlowPage::addParts() {
 void LightGlowPage::addShells() {
     m_shells =
         new NumberField(tr("Shells"),
-                        tr("Nested layers of the glow, as they are to be painted: the widest "
-                           "and darkest first. Shown by the Shells overlay."),
+                        tr("Nested layers of all glows of the plan, as they are to be painted: the "
+                           "widest and darkest first. Shown by the Shells overlay."),
                         {kFewestShells, kMostShells, 0, {}, false}, this);
     m_shells->setObjectName(QStringLiteral("shells"));
-    m_shells->setValue(m_shells_shown);
     column().addWidget(m_shells);
     connect(m_shells, &NumberField::valueEdited, this, [this](double value) {
-        m_shells_shown = static_cast<int>(value);
-        emit shellsChanged(m_shells_shown);
-        if (const Light* light = selected()) showResults(*light);
+        if (isShowing()) return;
+        document().edit(
+            tr("Shells"), Aspect::Colours,
+            [&](Plan& plan) { plan.colours.glow.shells = static_cast<int>(value); }, kShellsKey);
     });
+    connect(m_shells, &NumberField::editingFinished, &document(), &Document::endGesture);
+    const auto nearly = [](double Light::*member, double unit) {
+        return [member, unit](const Light& light) -> std::optional<double> {
+            return isNear(light.kind) ? std::optional(unit * (light.*member)) : std::nullopt;
+        };
+    };
+    addNumber({"goneAtHeight", tr("Gone at this height"),
+               tr("The glow fades as it climbs, and is gone at this share of the figure's height; "
+                  "0: only as light does"),
+               NumberRange{0, 150, 0, tr(" %"), false}, nearly(&Light::gone_at_height, 100.0),
+               [](Light& light, double value) { light.gone_at_height = value / 100.0; }});
+    addNumber({"goneAtDistance", tr("Gone at this distance"),
+               tr("The glow fades and is gone so far from its middle; 0: only as light does"),
+               NumberRange{0, 200, 1, tr(" mm"), false}, nearly(&Light::gone_at_mm, 1.0),
+               [](Light& light, double value) { light.gone_at_mm = value; }});
     m_shell_list = addCaption("shellList");
 }
 
@@ -327,7 +343,8 @@ void LightGlowPage::showResults(const Light& light) {
     m_reach->setValue(
         reachOf(glowOf(plan, light), light.strength, restOfLight(plan, irradiance, index)));
     QStringList lines;
-    for (const Shell& shell : shellsOf(plan, irradiance, index, m_shells_shown)) {
+    m_shells->setValue(plan.colours.glow.shells);
+    for (const Shell& shell : shellsOf(plan, irradiance, index)) {
         lines << tr("%1. to %2 mm: %3 mm²")
                      .arg(lines.size() + 1)
                      .arg(shell.distance_mm, 0, 'f', 1)

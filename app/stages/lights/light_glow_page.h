@@ -17,11 +17,6 @@ class LightGlowPage : public LightPage {
   public:
     explicit LightGlowPage(Document& document, QWidget* parent = nullptr);
 
-    [[nodiscard]] int shells() const { return m_shells_shown; }
-
-  signals:
-    void shellsChanged(int count);
-
   private:
     void addStrength();
     void addSizes();
@@ -34,7 +29,6 @@ class LightGlowPage : public LightPage {
     void showResults(const Light& light) override;
     void setReach(double reach_mm);
 
-    int m_shells_shown = 4;
     QLineEdit* m_name;  // owned by Qt, as are the following
     QComboBox* m_sky_kind = nullptr;
     QComboBox* m_shape = nullptr;

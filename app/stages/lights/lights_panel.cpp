@@ -152,7 +152,6 @@ void LightsPanel::buildPages() {
     connect(m_place, &LightPlacePage::seeFromRequested, this, &LightsPanel::seeFromRequested);
     connect(m_place, &LightPlacePage::placeByClickRequested, this,
             &LightsPanel::placeByClickRequested);
-    connect(m_glow, &LightGlowPage::shellsChanged, this, &LightsPanel::shellsChanged);
     connect(m_best, &BestPlacePage::proposalsChanged, this, &LightsPanel::showScores);
 }
 

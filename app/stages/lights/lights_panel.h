@@ -32,7 +32,6 @@ class LightsPanel : public StagePanel {
   signals:
     void seeFromRequested(std::size_t light);
     void placeByClickRequested();
-    void shellsChanged(int count);
     void pageShown();
 
   private:

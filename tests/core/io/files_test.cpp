@@ -106,7 +106,15 @@ TEST_F(Files, GlaukKeepsEverything) {
     crate.shading =
         Shading{School::Complement, 0.25, Highlight::Yellowed, false, BlackHighlight::BlueGreen};
     crate.dulling = Dulling::Black;
-    crate.ramp = {RampKind::OneHue, {0.0, 0.6, 1.0}};
+    crate.ramp = {RampKind::OneHue,
+                  {0.0, 0.6, 1.0},
+                  BrightestAt::Place,
+                  {1, 2, 3},
+                  GlowZones{0.1, 0.2, 0.4, 0.8}};
+    crate.takes_glow = TakesGlow::Barred;
+    plan->lights[2].gone_at_height = 0.66;
+    plan->lights[2].gone_at_mm = 12.0;
+    plan->colours.glow = {0.3, 6.0, 0.4, 5, 0.3, 0.75, 2.0};
     plan->lights[1].on = false;
     plan->lights[2].own_parts = {0};
     plan->lights[2].colour = {ColourSource::Chosen, 2345.0, {1.0, 0.5, 0.25}};
@@ -346,7 +354,9 @@ TEST(Spot, NamesWhatBlocksALight) {
     EXPECT_EQ(spot.part_name, "floor");
     EXPECT_EQ(spot.lights[0].blocked_by, "shelf, lower end");
     EXPECT_NEAR(spot.lights[0].incidence_deg, 0.0, 0.1);
-    EXPECT_NE(inWords(spot).find("blocked by shelf"), std::string::npos);
+    EXPECT_NE(inWords(spot, false).find("blocked by shelf"), std::string::npos);
+    EXPECT_EQ(inWords(spot, false).find("L*"), std::string::npos);
+    EXPECT_NE(inWords(spot, true).find("L*"), std::string::npos);
 }
 
 TEST(PlanFile, EveryKindOfLightSurvivesSavingAndOpening) {

@@ -66,7 +66,7 @@ TEST(Shells, LieInsideEachOtherAndShrink) {
     plan.lights[1].strength = 0.5;
     const auto appearance = evaluate(plan, {});
     ASSERT_TRUE(appearance);
-    const auto shells = shellsOf(plan, appearance->irradiance, 0, 4);
+    const auto shells = shellsOf(plan, appearance->irradiance, 0);
     ASSERT_EQ(shells.size(), 4U);
     for (std::size_t i = 1; i < shells.size(); ++i) {
         EXPECT_LT(shells[i].distance_mm, shells[i - 1].distance_mm);
@@ -192,7 +192,7 @@ TEST(PanelRim, TurnsThePanelToWhereItIsTaken) {
             const Vec3 to = panel.centre_mm + Vec3(4, 5, -7);
             moveHandle(kind, which, to);
             Plan plan = planOf({box({-1, -1, 0}, {1, 1, 2})});
-            plan.lights = {Light{"Vent", true, false, kind}};
+            plan.lights = {lightOf(kind)};
             const std::vector<LightHandle> handles = handlesOf(plan);
             const Vec3 rim = handles.at(static_cast<std::size_t>(which - 2)).place_mm;
             EXPECT_NEAR((rim - panel.centre_mm).norm(), which == 3 ? 6.0 : 3.0, 1e-4);

@@ -274,11 +274,15 @@ TEST(Mixes, ShellsGoFromTheLocalColourToTheLamps) {
     ASSERT_EQ(glow.shells.size(), 4U);
     for (std::size_t s = 1; s < glow.shells.size(); ++s) {
         EXPECT_LT(glow.shells[s].area_mm2, glow.shells[s - 1].area_mm2);
-        EXPECT_GT(glow.shells[s].glow_share, glow.shells[s - 1].glow_share);
-        EXPECT_GT(glow.shells[s].target.L, glow.shells[s - 1].target.L);
+        for (const ShellMix& mix : glow.shells[s].mixes) {
+            const auto before =
+                std::ranges::find(glow.shells[s - 1].mixes, mix.group, &ShellMix::group);
+            ASSERT_NE(before, glow.shells[s - 1].mixes.end());
+            EXPECT_GT(mix.target.L, before->target.L);
+        }
     }
-    EXPECT_GT(glow.source.colour.L, glow.shells.back().target.L);
-    EXPECT_LT(glow.reshade.colour.L, glow.shells.front().target.L);
+    EXPECT_GT(glow.source.colour.L, glow.shells.back().mixes.front().target.L);
+    EXPECT_LT(glow.reshade.colour.L, glow.shells.front().mixes.front().target.L);
 }
 
 }  // namespace
