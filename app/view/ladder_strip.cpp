@@ -88,13 +88,18 @@ void paintStepText(QPainter& painter, const QRectF& below, const QString& name, 
                      name + QStringLiteral("  ") + share);
     font.setWeight(QFont::Normal);
     painter.setFont(font);
+    double top = below.top() + kLine;
     for (qsizetype i = 0; i < lines.size(); ++i) {
         painter.setPen(i + 1 == lines.size() ? colours.soft_text : colours.text);
-        const QRectF line(below.left(), below.top() + kLine * static_cast<double>(i + 1),
-                          below.width(), kLine);
-        painter.drawText(line, Qt::AlignLeft,
-                         painter.fontMetrics().elidedText(lines[i], Qt::ElideRight,
-                                                          static_cast<int>(line.width())));
+        // A long name may take two lines where few are to be said.
+        const bool wraps = lines.size() <= 2 && i == 0 &&
+                           painter.fontMetrics().horizontalAdvance(lines[i]) > below.width();
+        const QRectF line(below.left(), top, below.width(), wraps ? 2 * kLine : kLine);
+        top += line.height();
+        const QString text = wraps ? lines[i]
+                                   : painter.fontMetrics().elidedText(
+                                         lines[i], Qt::ElideRight, static_cast<int>(line.width()));
+        painter.drawText(line, Qt::AlignLeft | (wraps ? Qt::TextWordWrap : 0), text);
     }
 }
 

@@ -12,8 +12,8 @@
 namespace glaukophos {
 namespace {
 
-constexpr int kWidth_px = 800;
-constexpr QSize kCard{248, 306};
+constexpr int kWidth_px = 1004;
+constexpr QSize kCard{188, 330};
 constexpr QSize kRecentCard{190, 250};
 constexpr std::size_t kShown = 4;
 
@@ -22,12 +22,16 @@ struct Example {
     const char* title;
     const char* sentence;
 };
-constexpr std::array<Example, 2> kExamples = {{
+constexpr std::array<Example, 4> kExamples = {{
     {"tide-glass-maker", QT_TR_NOOP("Look at the glass maker"),
      QT_TR_NOOP(
          "A moon, a cold sky and hot glass at the end of a pipe: planned to the last drop.")},
     {"harbour-cat", QT_TR_NOOP("Look at the harbour cat"),
      QT_TR_NOOP("A small one: fur, rope and evening sun, two hours of painting.")},
+    {"slag-crab", QT_TR_NOOP("Look at the slag crab"),
+     QT_TR_NOOP("Hot glass in the cracks between its plates, a fire on its back.")},
+    {"plankton-wader", QT_TR_NOOP("Look at the plankton wader"),
+     QT_TR_NOOP("Water that glows, its net of light, a bolt drawn on an oilskin.")},
 }};
 
 QPixmap pictureFor(const QImage& image) {

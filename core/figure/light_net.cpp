@@ -10,6 +10,7 @@ namespace glaukophos {
 namespace {
 
 constexpr float kUpright = 0.7F;  // cells are that much flatter than high: ripples are drawn out
+constexpr double kDotted = 0.5;   // of the full width: thinner knots get no dot
 constexpr float kMoved = 0.8F;    // of a cell that a seed may be off its middle
 
 using Key = std::array<int, 3>;
@@ -93,7 +94,7 @@ class Net {
         if (walls.size() == 3) {
             const Vec3 middle = (walls[0] + walls[1] + walls[2]) / 3.0F;
             for (const Vec3& wall : walls) add(middle, wall);
-            m_net.forks_mm.push_back(middle);
+            if (widthAt(middle) > kDotted) m_net.forks_mm.push_back(middle);
         }
     }
 

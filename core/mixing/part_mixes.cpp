@@ -145,6 +145,13 @@ void remarkOnJoined(const std::vector<BandMix>& bands, std::vector<std::string>&
     }
 }
 
+// Fire and hot glass go from off-white through yellow and red to black, which few paints span.
+int paintsFor(const Plan& plan, std::size_t part) {
+    constexpr int kForGlows = 5;
+    const bool glows = plan.parts[part].material == Material::Glowing;
+    return glows ? std::max(kForGlows, plan.mixing.paints_a_part) : plan.mixing.paints_a_part;
+}
+
 }  // namespace
 
 std::string inWords(const Bridge& bridge, const char* darker, const char* lighter) {
@@ -203,7 +210,7 @@ PartMixes mixesOfPart(const Plan& plan, std::size_t part, const Ladder& ladder,
     if (!own.recipes.empty()) {
         found = {own.paints, own.recipes};
     } else {
-        found = recipesFor(rack, targets, mixing.paints_a_part, recipeChoices(mixing), allowed);
+        found = recipesFor(rack, targets, paintsFor(plan, part), recipeChoices(mixing), allowed);
     }
     mixes.remarks = std::move(own.remarks);
     if (found.recipes.empty()) return mixes;

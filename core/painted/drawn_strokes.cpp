@@ -7,8 +7,20 @@ namespace glaukophos {
 namespace {
 
 constexpr double kStep_mm = 0.25;
+constexpr double kLeastGlow = 1e-3;  // irradiance; less is stray
 
 bool isWater(const Part& part) { return part.material == Material::Water; }
+
+// By a light that stands near; where there is none, everything is.
+bool isReached(const Plan& plan, const Irradiance& irradiance, std::uint32_t vertex) {
+    bool any = false;
+    for (std::size_t l = 0; l < plan.lights.size() && l < irradiance.of_lights.size(); ++l) {
+        if (!isNear(plan.lights[l].kind) || !shines(plan, l)) continue;
+        any = true;
+        if (plan.lights[l].strength * irradiance.of_lights[l][vertex] > kLeastGlow) return true;
+    }
+    return !any;
+}
 
 Strokes netOn(const Plan& plan, const Irradiance& irradiance, const DrawnLine& line) {
     const Surface& surface = plan.figure->surface;
@@ -16,9 +28,11 @@ Strokes netOn(const Plan& plan, const Irradiance& irradiance, const DrawnLine& l
     const auto takes = [&](std::uint32_t triangle) {
         const PartIndex index = surface.labels[triangle];
         const Part& part = plan.parts[index];
-        if (part.takes_glow == TakesGlow::Barred || sources[index]) return false;
+        if (part.takes_glow == TakesGlow::Barred) return false;
+        if (sources[index] && !isWater(part)) return false;
         const Triangle& t = surface.mesh.triangles[triangle];
         if (!irradiance.hidden.empty() && irradiance.hidden[t[0]]) return false;
+        if (!isWater(part) && !isReached(plan, irradiance, t[0])) return false;
         // Light from below leaves what faces up dark; on the water itself the net lies on top.
         const float up = areaVector(surface.mesh, t).normalized().z();
         return isWater(part) ? up > 0.0F : up < 0.4F;

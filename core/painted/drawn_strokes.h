@@ -6,7 +6,7 @@
 namespace glaukophos {
 
 // One entry a line of the plan. Nets leave out parts that no glow may touch, what glows itself,
-// what faces up out of the water's reach, and surface that `irradiance` calls hidden. Lines without
+// what faces up or no near light reaches, and surface that `irradiance` calls hidden. Lines without
 // enough places are empty. Takes some tenths of a second a bolt.
 std::vector<Strokes> drawnStrokes(const Plan& plan, const Irradiance& irradiance);
 

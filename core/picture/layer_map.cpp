@@ -92,6 +92,7 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
             map.coverage = coverageOf(basis, step.mask);
             break;
         case Where::Rest:
+        case Where::Rim:
         case Where::Reshade:
             map.values = coverageOf(basis, step.mask);
             cut(map, 0.5, kNoEnd * 10);

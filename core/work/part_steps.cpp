@@ -9,6 +9,7 @@
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
 #include "core/work/hue_steps.h"
+#include "core/work/rim_steps.h"
 #include "core/work/step_key.h"
 #include "core/work/work_times.h"
 
@@ -17,8 +18,8 @@ namespace {
 
 constexpr double kLeastBand_mm2 = 1.5;    // less is not worth a mix of its own
 constexpr double kLeastBandShare = 0.01;  // of the part
-constexpr double kBorderGlaze = 4.0;      // parts of thinner; common practice, no source
-constexpr double kSmallDeep = 0.05;       // a darkest band this small is laid over the next
+constexpr double kBorderGlaze = 4.0;  // parts of thinner; common practice, no source
+constexpr double kSmallDeep = 0.05;   // a darkest band this small is laid over the next
 
 // "Thinned 1:8, 1:5 and then 1:3."
 std::string veilWords(const std::vector<double>& thinners) {
@@ -113,7 +114,9 @@ class PartLayers {
     [[nodiscard]] int coatsOn(const Step& step, const Recipe& below) const {
         return coatsOn(step, reflectanceOf(m_basis.mixes.rack, below.drops));
     }
-    [[nodiscard]] Phase phase() const { return m_after_glow ? Phase::Late : Phase::Parts; }
+    [[nodiscard]] Phase phase() const {
+        return m_after_glow && !isRecessedGlow(m_basis.plan, m_part) ? Phase::Late : Phase::Parts;
+    }
     [[nodiscard]] Mask values(double from, double to) const {
         return {m_after_glow ? Where::Finished : Where::Values, from, to, 0, 0};
     }
@@ -324,6 +327,7 @@ class PartLayers {
             Step veil = step(StepKind::Veil, of, of == dark ? "glaze-up" : "glaze-down");
             veil.layer = fmt::format("glaze of {} over the border with {}", name(of), name(over));
             veil.mask = values(from, to);
+            if (areaOf(m_basis.maps(), veil.mask, veil.parts) < kLeastBand_mm2) return;
             veil.thinner = kBorderGlaze;
             veil.veil_thinners.assign(apart > m_basis.plan.mixing.largest_step ? 2 : 1,
                                       kBorderGlaze);

@@ -55,6 +55,7 @@ enum class Where {
     Sprayed,    // as much as arrives of coat `index` of the underpainting
     Hue,        // hue veil `index`
     Reshade,    // recesses and the rim of `light`'s glow, whose irradiance is `from`
+    Rim,        // within `from` mm of part `index`
     Lines,      // edge highlights, passes up to `index`
     GlowLines,  // the same in the glow of `light`
     Drawn,      // drawn line `light`, pass `index`, `from` mm wide; after the passes its dots

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <span>
 
 #include "core/colour/coats.h"
@@ -17,6 +18,7 @@
 #include "core/work/line_steps.h"
 #include "core/work/paint_use.h"
 #include "core/work/part_steps.h"
+#include "core/work/rim_steps.h"
 #include "core/work/step_key.h"
 #include "core/work/step_order.h"
 #include "core/work/work_times.h"
@@ -221,10 +223,20 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     std::vector<Step> greys = greySteps(basis);
     if (!greys.empty()) follows(greys.front(), steps.back(), kDryPrimer);
     append(steps, std::move(greys));
-    for (const PartIndex part : partsInOrder(basis)) {
+    std::vector<PartIndex> order = partsInOrder(basis);
+    std::ranges::stable_partition(order,
+                                  [&](PartIndex p) { return isRecessedGlow(basis.plan, p); });
+    std::map<PartIndex, std::string> below;  // the last layer of the glow that a part stands over
+    for (const PartIndex part : order) {
         if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
         std::vector<Step> layers = partSteps(basis, part);
         if (layers.empty()) continue;
+        if (isRecessedGlow(basis.plan, part)) {
+            for (const PartIndex over : partsOver(basis, part)) below[over] = layers.back().key;
+        } else if (below.contains(part)) {
+            layers.front().after.push_back(
+                {below[part], "what glows in a recess comes before what stands over it"});
+        }
         auto edge = edgeStep(basis, part);
         if (edge) {
             follows(*edge, layers.back(), "edges are drawn on finished layers");
@@ -242,6 +254,7 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
         }
         append(steps, std::move(glow));
     }
+    append(steps, rimSteps(basis));
     append(steps, lineSteps(basis));
     sourcesLast(steps);
     merge(basis, steps);

@@ -11,6 +11,8 @@
 #include "tools/sculpt/glass_maker.h"
 #include "tools/sculpt/harbour_cat.h"
 #include "tools/sculpt/mesher.h"
+#include "tools/sculpt/plankton_wader.h"
+#include "tools/sculpt/slag_crab.h"
 
 namespace glaukophos::sculpt {
 namespace {
@@ -58,6 +60,34 @@ Figure harbourCat() {
         {"bollard", {{{-6, -6, 0}, {6, 7, 11}, 0.10F, bollard}}},
         {"rope", {{{-8, -6, 0.8F}, {6, 7, 7}, 0.08F, mooringRope}}},
         {"cobbles", {{{-10.5F, -10.5F, -0.4F}, {10.5F, 10.5F, 3}, 0.12F, cobbles}}},
+    };
+}
+
+Figure slagCrab() {
+    return {
+        {"glass", {{{-10, -8.5F, 3}, {10, 8, 12}, 0.13F, crabGlass}}},
+        {"slag", {{{-11, -10, 2}, {11, 9.5F, 13}, 0.11F, crabSlag}}},
+        {"legs", {{{-17, -18, 0.5F}, {17, 13, 12.5F}, 0.12F, crabLegs}}},
+        {"eyes", {{{-3, -8.5F, 7.5F}, {3, -6, 10}, 0.06F, crabEyes}}},
+        {"brazier", {{{-4, -3, 8.5F}, {4.5F, 6, 14.5F}, 0.09F, crabBrazier}}},
+        {"flame", {{{-5, -4.5F, 11}, {6, 7, 23.5F}, 0.09F, crabFlame}}},
+        {"shore", {{{-18.5F, -18.5F, -0.4F}, {18.5F, 18.5F, 3}, 0.15F, crabShore}}},
+    };
+}
+
+Figure planktonWader() {
+    const Vec h = HEAD.o;
+    return {
+        {"skin",
+         {{h - Vec{3.2F, 3.9F, 6.6F}, h + Vec{3.2F, 3.6F, 3.4F}, 0.07F, face},
+          {{-9, -9, 15}, {9, 3.5F, 29}, 0.085F, armsAndHands}}},
+        {"oilskin", {{{-11, -6, 12}, {11, 10, 37}, 0.12F, waderOilskin}}},
+        {"coat", {{{-10, -7, 2.5F}, {10, 5, 30}, 0.13F, waderCoat}}},
+        {"boots", {{{-6.5F, -9, 2.5F}, {8, 4, 12}, 0.12F, waderBoots}}},
+        {"pole", {{{-9, -9, 9}, {9, -1, 32}, 0.10F, waderPole}}},
+        {"net", {{{-9, -7, 14}, {9, 7, 32}, 0.10F, waderNet}}},
+        {"water", {{{-14.5F, -14.5F, 1}, {14.5F, 14.5F, 8.8F}, 0.14F, waderWater}}},
+        {"rocks", {{{-19, -19, -0.4F}, {19, 19, 9.5F}, 0.18F, waderRocks}}},
     };
 }
 
@@ -146,9 +176,12 @@ int main(int argc, char** argv) {
     if (wanted == "glass-maker") figure = glassMaker();
     if (wanted == "glass-maker-fused") figure = fused(glassMaker());
     if (wanted == "harbour-cat") figure = harbourCat();
+    if (wanted == "slag-crab") figure = slagCrab();
+    if (wanted == "plankton-wader") figure = planktonWader();
     if (figure.empty() || argc < 3) {
         std::fprintf(stderr,
-                     "sculpt glass-maker|glass-maker-fused|harbour-cat FOLDER [coarseness]\n");
+                     "sculpt glass-maker|glass-maker-fused|harbour-cat|slag-crab|"
+                     "plankton-wader FOLDER [coarseness]\n");
         return 2;
     }
     const float coarseness = argc > 3 ? std::strtof(argv[3], nullptr) : 1.0F;

@@ -12,7 +12,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr int kRow = 52;
+constexpr int kRow = 58;
 constexpr int kShellChip = 34;
 
 // The glow that is meant: the chosen light if it stands near, or the first that does.
@@ -65,16 +65,15 @@ void ShellList::setGlow(const Evaluated& evaluated, std::size_t light) {
                 for (const PartIndex part : mix.parts) {
                     names << capital(q(evaluated.plan.parts[part].name));
                 }
-                addRow(tr("%1. to %2 mm, %3 mm²: %4")
+                addRow(tr("Shell %1, %2 mm²: %3")
                            .arg(number)
-                           .arg(shell.distance_mm, 0, 'f', 0)
                            .arg(mix.area_mm2, 0, 'f', 0)
                            .arg(names.join(QStringLiteral(", "))),
                        mix.target, mix.recipe);
             }
         }
-        addRow(tr("then recesses and rims again"), glow.reshade.colour, glow.reshade);
-        addRow(tr("last the source, lightest of all"), glow.source.colour, glow.source);
+        addRow(tr("Then recesses and rims again"), glow.reshade.colour, glow.reshade);
+        addRow(tr("Last the source, lightest of all"), glow.source.colour, glow.source);
     }
     updateGeometry();
     update();
@@ -98,7 +97,9 @@ void ShellList::paintEvent(QPaintEvent* /*event*/) {
         const QStringList lines = m_rows[i].split(QLatin1Char('\n'));
         const QRect words(kShellChip + 10, i * kRow, width() - kShellChip - 10, kRow);
         painter.setPen(t.soft_text);
-        painter.drawText(words, Qt::AlignTop, lines.front());
+        painter.drawText(
+            words, Qt::AlignTop,
+            painter.fontMetrics().elidedText(lines.front(), Qt::ElideRight, words.width()));
         painter.setPen(t.text);
         painter.drawText(words.adjusted(0, 16, 0, 0), Qt::AlignTop | Qt::TextWordWrap,
                          lines.back());

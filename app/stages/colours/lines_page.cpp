@@ -274,7 +274,10 @@ void LinesPage::showResults(const Evaluated& evaluated) {
         evaluated.plan.lines.size() > *line && evaluated.plan.lines[*line].kind == LineKind::Bolt
             ? parallelForks(strokes)
             : 0;
-    QString text = strokes.empty() ? tr("It needs another place.")
+    const bool waits = document().plan().lines[*line].anchors_mm.size() < 2;
+    QString text = strokes.empty() ? (waits ? tr("It needs another place.")
+                                            : tr("No way over the surface leads from place to "
+                                                 "place: move a ring to the same piece."))
                                    : tr("%1 cm to draw in each pass.").arg(length / 10, 0, 'f', 1);
     if (parallel > 0) text += tr(" Some forks run side by side: take another growth.");
     m_result->setText(text);

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <set>
 
 #include "core/colour/colour_difference.h"
@@ -382,6 +383,91 @@ TEST(GlowCases, AFlamesZonesEndWhereTheyShouldOnEachTongue) {
     const auto wider = *evaluated(plan, Goal::Appearance);
     EXPECT_GT(wider->appearance->bands.parts[1].share(4),
               3.0 * all->appearance->bands.parts[1].share(4));
+}
+
+// G6: hot glass under slag plates: deepest is palest, painted first; then the plates over it, whose
+// rims are blacked again and drybrushed up.
+TEST(GlowCases, HotGlassInCracksComesBeforeThePlatesOverIt) {
+    Plan plan = planOf({box({-6, -6, -4}, {6, 6, 0}), box({-6, -6, 0}, {6, -2.4F, 1.5F}),
+                        box({-6, -1.6F, 0}, {6, 1.6F, 1.5F}), box({-6, 2.4F, 0}, {6, 6, 1.5F})},
+                       {"glass", "front plate", "middle plate", "back plate"});
+    Light light;
+    light.name = "Hot glass";
+    light.kind = GlowingPart{};
+    light.own_parts = {0};
+    light.strength = 4.0;
+    plan.lights = {skyLight(SkyKind::Uniform), light};
+    plan.lights[0].strength = 0.2;
+    plan.parts[0].material = Material::Glowing;
+    plan.parts[0].ramp.kind = RampKind::Lava;
+    plan.parts[0].ramp.brightest_at = BrightestAt::Depth;
+    for (const std::size_t p : {1, 2, 3}) paint(plan, p, "#4a4644", Material::Stone);
+    giveIdentities(plan);
+    const auto all = *evaluated(plan, Goal::Desk);
+    // In the middle of a crack, deep between the plates, it is lighter than out on the sides.
+    const Surface& surface = plan.figure->surface;
+    double deep = 0.0;
+    double open = 100.0;
+    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+        const Vec3& at = surface.mesh.positions_mm[v];
+        if (surface.parts[v] != 0) continue;
+        const double lightness = all->appearance->values.lightness[v];
+        const bool in_crack = std::abs(at.z()) < 1e-3F && std::abs(std::abs(at.y()) - 2) < 0.3F &&
+                              std::abs(at.x()) < 4;
+        if (in_crack) deep = std::max(deep, lightness);
+        if (at.z() < -1 && at.z() > -3) open = std::min(open, lightness);
+    }
+    EXPECT_GT(deep, open + 20.0);
+    std::size_t last_of_glass = 0;
+    std::size_t first_of_plates = all->desk->work.steps.size();
+    for (std::size_t i = 0; i < all->desk->work.steps.size(); ++i) {
+        const Step& step = all->desk->work.steps[i];
+        if (step.phase != Phase::Parts) continue;
+        if (step.parts == std::vector<PartIndex>{0}) {
+            last_of_glass = i;
+        } else {
+            first_of_plates = std::min(first_of_plates, i);
+        }
+    }
+    EXPECT_GT(last_of_glass, 0U);
+    EXPECT_LT(last_of_glass, first_of_plates);
+    const Step* rims = nullptr;
+    const Step* up = nullptr;
+    for (const Step* step : ofKind(*all, StepKind::Reshade)) {
+        if (std::ranges::count(step->parts, PartIndex{2}) == 0 || step->light) continue;
+        (step->tool == Tool::DryBrush ? up : rims) = step;
+    }
+    ASSERT_TRUE(rims != nullptr && up != nullptr);
+    EXPECT_LT(rims->recipe.colour.L + 4.0, up->recipe.colour.L);
+    EXPECT_GT(placeOf(*all, *rims), first_of_plates);
+    EXPECT_GT(placeOf(*all, *up), placeOf(*all, *rims));
+    // 0.6 mm up both walls and along the foot of each plate: 3 plates, at least 2 x 12 x 0.6 mm2.
+    EXPECT_GT(rims->area_mm2, 14.0);
+}
+
+// At every border of a flame glazes go both ways, thinned 1:4.
+TEST(GlowCases, BordersOfAFlameAreGlazedBothWays) {
+    Plan plan = planOf({box({-9, -9, 0}, {9, 9, 2}), cone({0, 0, 2}, 2.5F, 12, 64, 48)},
+                       {"brazier", "flame"});
+    Light light;
+    light.name = "Fire";
+    light.kind = GlowingPart{};
+    light.own_parts = {1};
+    light.strength = 5.0;
+    plan.lights = {light};
+    plan.parts[1].material = Material::Glowing;
+    plan.parts[1].ramp.kind = RampKind::Fire;
+    giveIdentities(plan);
+    const auto all = *evaluated(plan, Goal::Desk);
+    std::map<std::string, int> ways;
+    for (const Step* glaze : ofKind(*all, StepKind::Veil)) {
+        if (glaze->parts != std::vector<PartIndex>{1}) continue;
+        EXPECT_DOUBLE_EQ(glaze->thinner, 4.0);
+        EXPECT_GE(glaze->area_mm2, 1.5);
+        ++ways[glaze->key.find("glaze-up") != std::string::npos ? "up" : "down"];
+    }
+    EXPECT_GE(ways["up"], 2);
+    EXPECT_GE(ways["down"], 2);
 }
 
 // By hand: a line of four steps, and a side branch of 1.5 that parts from it after the first. The
