@@ -55,6 +55,7 @@ void Script::finish() {
     FigureView& view = m_window.figureView();
     const SideBySide& compared = m_window.sideBySide();
     if (compared.isVisible() ? !compared.isFinished() : !view.isFinished()) return;
+    if (m_window.figurePanel().isBusy()) return;
     if (m_options.bench && !m_window.bench().figureView().isFinished()) return;
     if (!m_options.sight.isEmpty()) view.sightFrom(spotOf(view, m_options.sight));
     m_done = true;

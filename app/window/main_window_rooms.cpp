@@ -10,7 +10,7 @@ namespace glaukophos {
 namespace {
 
 constexpr int kPanel_px = 330;
-constexpr int kNarrowestPanel_px = 300;
+constexpr int kNarrowestPanel_px = 326;
 constexpr int kWidestPanel_px = 520;
 
 }  // namespace

@@ -4,6 +4,7 @@
 #include <QCoreApplication>
 #include <QDir>
 #include <QLabel>
+#include <QScrollArea>
 
 #include "app/widgets/picture_card.h"
 #include "app/widgets/text.h"
@@ -12,7 +13,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr int kWidth_px = 1004;
+constexpr int kWidth_px = 988;
 constexpr QSize kCard{188, 330};
 constexpr QSize kRecentCard{190, 250};
 constexpr std::size_t kShown = 4;
@@ -60,8 +61,20 @@ QString demoFolder() {
 
 StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("startPage"));
-    auto* outer = new QHBoxLayout(this);
-    auto* inner = new QWidget(this);
+    // Scrolls where the window is small, so that it never makes the window larger.
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(0, 0, 0, 0);
+    auto* scroll = new QScrollArea(this);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setStyleSheet(QStringLiteral(
+        "QScrollArea, QScrollArea > QWidget > QWidget { background: transparent; }"));
+    scroll->setWidgetResizable(true);
+    scroll->setFocusPolicy(Qt::NoFocus);
+    whole->addWidget(scroll);
+    auto* page = new QWidget(scroll);
+    scroll->setWidget(page);
+    auto* outer = new QHBoxLayout(page);
+    auto* inner = new QWidget(page);
     inner->setMinimumWidth(kWidth_px);
     outer->addStretch(1);
     outer->addWidget(inner);

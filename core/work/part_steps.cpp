@@ -18,8 +18,8 @@ namespace {
 
 constexpr double kLeastBand_mm2 = 1.5;    // less is not worth a mix of its own
 constexpr double kLeastBandShare = 0.01;  // of the part
-constexpr double kBorderGlaze = 4.0;  // parts of thinner; common practice, no source
-constexpr double kSmallDeep = 0.05;   // a darkest band this small is laid over the next
+constexpr double kBorderGlaze = 4.0;      // parts of thinner; common practice, no source
+constexpr double kSmallDeep = 0.05;       // a darkest band this small is laid over the next
 
 // "Thinned 1:8, 1:5 and then 1:3."
 std::string veilWords(const std::vector<double>& thinners) {

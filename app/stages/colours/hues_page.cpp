@@ -158,7 +158,10 @@ void HuesPage::showPlan(const Plan& plan) {
                              : tr("Choose a part to have places proposed"));
     const std::vector<HueVeil>& veils = plan.colours.veils;
     // Not while the list itself tells of another row: it must not be emptied under its own feet.
-    if (veils != m_listed) fillList(veils);
+    if (veils != m_listed) {
+        fillList(veils);
+        return refresh();  // its numbers are of the row that is chosen now
+    }
     const auto veil = chosen();
     m_place->setEnabled(veil.has_value());
     m_remove->setEnabled(veil.has_value());

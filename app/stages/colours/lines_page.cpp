@@ -249,7 +249,10 @@ void LinesPage::fillList(const std::vector<DrawnLine>& lines) {
 
 void LinesPage::showPlan(const Plan& plan) {
     // Not while the list itself tells of another row: it must not be emptied under its own feet.
-    if (plan.lines != m_listed) fillList(plan.lines);
+    if (plan.lines != m_listed) {
+        fillList(plan.lines);
+        return refresh();  // its numbers are of the row that is chosen now
+    }
     const auto line = chosen();
     m_another->setEnabled(line && plan.lines[*line].kind != LineKind::Drawn);
     m_go_on->setEnabled(line && plan.lines[*line].kind == LineKind::Drawn);

@@ -22,6 +22,9 @@ class DepthPage : public QWidget {
     // Shows the area on the figure from now on, or no longer.
     void enter();
     void leave();
+    [[nodiscard]] bool isBusy() const {
+        return m_entered && m_document.isOpen() && m_depths_mm.empty();
+    }
 
   private:
     struct Request {

@@ -18,6 +18,8 @@ class FigurePanel : public StagePanel {
 
     enum class Page { Standing, Parts, Depth, Material };
     void showPage(Page page);
+    // While depths are looked for.
+    [[nodiscard]] bool isBusy() const { return m_depth->isBusy(); }
     [[nodiscard]] PartsPage& partsPage() { return *m_parts; }
 
     Overlay enter() override;

@@ -104,5 +104,16 @@ TEST(LightVariants, AreWrittenAndReadWithTheirParts) {
     EXPECT_NE(parsePlan(too_many).error().message.find("more than 3"), std::string::npos);
 }
 
+// Lights that a plan written by hand repeats have identities of their own and are still the same.
+TEST(LightVariants, LightsAreToldApartByWhatTheyAreNotByTheirIdentities) {
+    Plan plan = shapes::planOf({shapes::box({-2, -2, 0}, {2, 2, 6})}, {"crate"});
+    plan.lights = {shapes::farLight(2, 40)};
+    plan.lights[0].name = "Moon";
+    plan.variants = {{"copy", plan.lights}};
+    giveIdentities(plan);
+    plan.variants[0].lights[0].id = plan.lights[0].id + 7;
+    EXPECT_EQ(differenceInWords(plan, 0), "The same lights");
+}
+
 }  // namespace
 }  // namespace glaukophos
