@@ -83,6 +83,31 @@ void change(Plan& plan, unsigned number) {
         [&] { plan.colours.night.used = !plan.colours.night.used; },
         [&] { plan.steps.figures = 1 + static_cast<int>(upTo(4)); },
         [&] { plan.under.used = !plan.under.used; },
+        [&] {
+            DrawnLine line;
+            line.kind = static_cast<LineKind>(upTo(2));
+            for (std::size_t i = 0; i <= upTo(3); ++i) {
+                line.anchors_mm.emplace_back(static_cast<float>(12.0 * share() - 6.0), -5.0F,
+                                             static_cast<float>(10.0 * share()));
+            }
+            line.passes = 2 + static_cast<int>(upTo(2));
+            if (plan.lines.size() < 6) plan.lines.push_back(line);
+        },
+        [&] {
+            if (plan.lines.empty()) return;
+            plan.lines.erase(plan.lines.begin() +
+                             static_cast<std::ptrdiff_t>(upTo(plan.lines.size() - 1)));
+        },
+        [&] {
+            plan.colours.glow.shells = 3 + static_cast<int>(upTo(3));
+            plan.colours.glow.begins_at = 0.05 + 0.5 * share();
+            plan.parts[upTo(plan.parts.size() - 1)].takes_glow = static_cast<TakesGlow>(upTo(3));
+        },
+        [&] {
+            if (plan.lights.empty()) return;
+            plan.variants = {{"aside", plan.lights}};
+            plan.lights[upTo(plan.lights.size() - 1)].gone_at_height = share();
+        },
     };
     edits[upTo(edits.size() - 1)]();
     giveIdentities(plan);

@@ -311,7 +311,7 @@ TEST_F(Cli, ScoreGivesEveryDirectionAndThreeProposals) {
 }
 
 TEST_F(Cli, MixesGivesEverythingInDrops) {
-    const std::string plan = file("box.stl") + " --far 11,45 --lamp 0,-9,5,radius=1,reach=8";
+    const std::string plan = file("box.stl") + " --far 11,45 --lamp 0,-9,5,radius=1,reach=14";
     const Finished all = run("mixes " + plan + " --json");
     ASSERT_EQ(all.code, 0) << all.output;
     const Json json = Json::parse(all.output);

@@ -44,6 +44,7 @@ QSize ShellList::sizeHint() const {
 
 void ShellList::setGlow(const Evaluated& evaluated, std::size_t light) {
     m_rows.clear();
+    m_empty = tr("Drops are being counted …");
     m_targets.clear();
     m_mixed.clear();
     // One light speaks for all that are painted with it.
@@ -72,6 +73,14 @@ void ShellList::setGlow(const Evaluated& evaluated, std::size_t light) {
                        mix.target, mix.recipe);
             }
         }
+        if (m_rows.isEmpty()) {
+            m_empty = tr("Nowhere does it give %1 % of the light, where its shells begin: make it "
+                         "stronger or let them begin earlier.")
+                          .arg(100 * evaluated.plan.colours.glow.begins_at, 0, 'f', 0);
+            updateGeometry();
+            update();
+            return;
+        }
         addRow(tr("Then recesses and rims again"), glow.reshade.colour, glow.reshade);
         addRow(tr("Last the source, lightest of all"), glow.source.colour, glow.source);
     }
@@ -84,7 +93,7 @@ void ShellList::paintEvent(QPaintEvent* /*event*/) {
     const Theme& t = currentTheme();
     if (m_rows.isEmpty()) {
         painter.setPen(t.soft_text);
-        painter.drawText(rect(), Qt::AlignVCenter, tr("Drops are being counted …"));
+        painter.drawText(rect(), Qt::AlignVCenter | Qt::TextWordWrap, m_empty);
         return;
     }
     for (int i = 0; i < m_rows.size(); ++i) {

@@ -24,6 +24,7 @@ class ShellList : public QWidget {
 
   private:
     QStringList m_rows;
+    QString m_empty;  // said where there are none
     std::vector<QColor> m_targets;
     std::vector<QColor> m_mixed;
 };

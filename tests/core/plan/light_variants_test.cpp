@@ -111,7 +111,7 @@ TEST(LightVariants, LightsAreToldApartByWhatTheyAreNotByTheirIdentities) {
     plan.lights[0].name = "Moon";
     plan.variants = {{"copy", plan.lights}};
     giveIdentities(plan);
-    plan.variants[0].lights[0].id = plan.lights[0].id + 7;
+    plan.variants[0].lights[0].id = static_cast<LightId>(900);
     EXPECT_EQ(differenceInWords(plan, 0), "The same lights");
 }
 
