@@ -100,7 +100,7 @@ class PartLayers {
     // "Shade", or "Shade and Middle" where one mix serves both.
     [[nodiscard]] std::string name(std::size_t b) const {
         const std::size_t last = topOf(b);
-        const std::string first = bandName(b, m_ladder.size());
+        std::string first = bandName(b, m_ladder.size());
         if (last == b) return first;
         return first + (last == b + 1 ? " and " : " to ") + bandName(last, m_ladder.size());
     }

@@ -1,4 +1,5 @@
 // The program itself, run as a user would.
+#include <fmt/format.h>
 #include <gtest/gtest.h>
 #include <sys/wait.h>
 #include <unistd.h>
@@ -243,12 +244,14 @@ TEST_F(Cli, BadInputIsCodeTwoAndOneLine) {
     const std::string box = file("box.stl");
     write("broken.json", "{\"format\":1}");
     for (const std::string& arguments : std::vector<std::string>{
-             "info /nonexistent.stl", "info " + file("broken.json"), "bands " + box + " --far 3",
-             "bands " + box + " --far 3,99", "reach " + box + " --lamp 1,2,3,radius=zero",
-             "reach " + box + " --sky purple", "render " + box + " --overlay x -o /tmp/x.png",
-             "render " + box + " --view sideways -o /tmp/x.png",
-             "render " + box + " --size 5 -o /tmp/x.png", "render " + box,
-             "probe " + box + " --points " + box, "nonsense", "info"}) {
+             "info /nonexistent.stl", fmt::format("info {}", file("broken.json")),
+             fmt::format("bands {} --far 3", box), fmt::format("bands {} --far 3,99", box),
+             fmt::format("reach {} --lamp 1,2,3,radius=zero", box),
+             fmt::format("reach {} --sky purple", box),
+             fmt::format("render {} --overlay x -o /tmp/x.png", box),
+             fmt::format("render {} --view sideways -o /tmp/x.png", box),
+             fmt::format("render {} --size 5 -o /tmp/x.png", box), fmt::format("render {}", box),
+             fmt::format("probe {0} --points {0}", box), "nonsense", "info"}) {
         const Finished result = run(arguments);
         EXPECT_EQ(result.code, 2) << arguments << "\n" << result.output;
         EXPECT_EQ(std::count(result.output.begin(), result.output.end(), '\n'), 1)
