@@ -120,6 +120,19 @@ TEST_F(ColoursStage, GlowPageGivesShellsInDropsAndDullsTheRest) {
     EXPECT_EQ(plan().colours.glow.darken, 15.0);
 }
 
+// A glow that nowhere gives as much as where its shells begin has none, and that is said.
+TEST_F(ColoursStage, AGlowThatIsTooWeakForShellsSaysSo) {
+    openColours("pageGlowColours");
+    waitForMixes();
+    auto& list = *child<ShellList>("shellList");
+    ASSERT_FALSE(list.rows().empty());
+    document().editLight(2, QStringLiteral("dim"), [](Light& lamp) { lamp.strength = 0.001; });
+    settle();
+    waitForMixes();
+    ASSERT_TRUE(waitFor([&] { return list.rows().empty(); }));
+    EXPECT_TRUE(waitFor([&] { return list.emptyWords().contains(QStringLiteral("stronger")); }));
+}
+
 TEST_F(ColoursStage, TheStripShowsDropsAndTheBandUnderThePointer) {
     openColours("pageAll");
     document().selectPart(PartIndex{1});

@@ -18,6 +18,8 @@ class ShellList : public QWidget {
     void setGlow(const Evaluated& evaluated, std::size_t light);
     [[nodiscard]] QSize sizeHint() const override;
     [[nodiscard]] const QStringList& rows() const { return m_rows; }
+    // What is said instead of rows.
+    [[nodiscard]] const QString& emptyWords() const { return m_empty; }
 
   protected:
     void paintEvent(QPaintEvent* event) override;
