@@ -18,13 +18,6 @@ constexpr double kSmallOneMix = 16.0;      // the same for a part with little of
 constexpr double kSmall_mm2 = 25.0;
 constexpr double kLeastShell_mm2 = 1.0;  // less of a shell is not painted
 
-double hueOf(const Lab& colour) { return degrees(std::atan2(colour.b, colour.a)); }
-double chromaOf(const Lab& colour) { return std::hypot(colour.a, colour.b); }
-
-Lab labOf(double lightness, double chroma, double hue_deg) {
-    return {lightness, chroma * std::cos(radians(hue_deg)), chroma * std::sin(radians(hue_deg))};
-}
-
 // The shorter way round, -180..180.
 double turnFrom(double from_deg, double to_deg) {
     const double turn = to_deg - from_deg;
@@ -151,8 +144,8 @@ class GlowMixer {
         colouring.tint = m_tint;
         // Metal keeps the lamp's hue; whatever it is made of, it mirrors.
         colouring.own_hue_deg =
-            metal ? hueOf(m_tint)
-                  : hueOf(labFrom(reflected(spectrum, reflectanceOf(of.local_colour))));
+            metal ? lchFrom(m_tint).h_deg
+                  : lchFrom(labFrom(reflected(spectrum, reflectanceOf(of.local_colour)))).h_deg;
         colouring.vivid = m_plan.colours.glow.vivid;
         // Polished metal may come close to the source's brightness; cloth may not.
         colouring.lightest = m_plan.values.paint.top() - (metal ? 2.0 : 6.0);
@@ -208,10 +201,11 @@ class GlowMixer {
         mixes.source = mixed({100.0, tinted * m_tint.a, tinted * m_tint.b});
         const Lab dark = m_dark.area > 0.0 ? labFrom(Xyz{m_dark.xyz / m_dark.area})
                                            : Lab{m_plan.values.paint.darkest, 0.0, 0.0};
-        const double hued = std::min(1.0, chromaOf(m_tint) / 40.0);
+        const double hued = std::min(1.0, lchFrom(m_tint).C / 40.0);
         const double lightness = dark.L + 2.0;
-        const double chroma = hued * std::min(10.0, 0.6 * mostChroma(lightness, hueOf(m_tint)));
-        mixes.reshade = mixed(labOf(lightness, chroma, hueOf(m_tint)));
+        const double chroma =
+            hued * std::min(10.0, 0.6 * mostChroma(lightness, lchFrom(m_tint).h_deg));
+        mixes.reshade = mixed(labFrom(Lch{lightness, chroma, lchFrom(m_tint).h_deg}));
         if (glow.dull <= 0.0 && glow.darken <= 0.0) return;
         // A step towards the shadows' own hue.
         mixes.rest = mixed({std::max(8.0, dark.L), 0.7 * dark.a, 0.7 * dark.b});
@@ -235,7 +229,7 @@ double mostChroma(double lightness, double hue_deg) {
     double outside = 150.0;
     for (int i = 0; i < 24; ++i) {
         const double middle = 0.5 * (inside + outside);
-        const Vec3d rgb = linearFrom(xyzFrom(labOf(lightness, middle, hue_deg))).rgb;
+        const Vec3d rgb = linearFrom(xyzFrom(labFrom(Lch{lightness, middle, hue_deg}))).rgb;
         const bool shows = rgb.minCoeff() >= -1e-4 && rgb.maxCoeff() <= 1.0 + 1e-4;
         (shows ? inside : outside) = middle;
     }
@@ -244,9 +238,9 @@ double mostChroma(double lightness, double hue_deg) {
 
 std::vector<Lab> shellColours(const std::vector<Lab>& physical, const GlowColouring& colouring) {
     const std::size_t count = physical.size();
-    const double hue = hueOf(colouring.tint);
+    const double hue = lchFrom(colouring.tint).h_deg;
     // A lamp that is nearly white gives no hue to speak of.
-    const double hued = std::min(1.0, chromaOf(colouring.tint) / 40.0);
+    const double hued = std::min(1.0, lchFrom(colouring.tint).C / 40.0);
     const double off =
         std::clamp(turnFrom(hue, colouring.own_hue_deg), -kFarthestHue_deg, kFarthestHue_deg);
     std::vector<Lab> colours;
@@ -265,18 +259,18 @@ std::vector<Lab> shellColours(const std::vector<Lab>& physical, const GlowColour
         const double here_deg = hue + (1.0 - colouring.vivid) * (1.0 - 0.6 * inward) * off;
         const double most = hued * mostChroma(lightness, here_deg);
         const double from_light =
-            chromaOf(physical[s]) *
-            std::max(0.0, std::cos(radians(turnFrom(hueOf(physical[s]), here_deg))));
+            lchFrom(physical[s]).C *
+            std::max(0.0, std::cos(radians(turnFrom(lchFrom(physical[s]).h_deg, here_deg))));
         const double purest = (0.5 + 0.4 * inward) * most;
         double chroma = from_light + colouring.vivid * (purest - from_light);
         chroma = std::clamp(chroma, 0.4 * most, 0.95 * most);
         if (s > 0) {
-            const double before = chromaOf(colours.back());
+            const double before = lchFrom(colours.back()).C;
             const bool pales = s + 1 == count && lightness > 60.0;
             chroma = pales ? std::min(chroma, 0.8 * before) : std::max(chroma, 1.05 * before);
             chroma = std::min(chroma, most);
         }
-        colours.push_back(labOf(lightness, chroma, here_deg));
+        colours.push_back(labFrom(Lch{lightness, chroma, here_deg}));
     }
     return colours;
 }

@@ -238,7 +238,7 @@ class Pipeline {
             m_traces.ridge_options = options;
         }
         marks->lines = edgeLinesOf(m_plan, appearance, *m_traces.ridges);
-        marks->drawn = drawnOf(appearance);
+        marks->drawn = drawnOf(appearance, finish);
         if (finish == Finish::Settled) {
             marks->edges = bandEdgesOf(m_plan, appearance);
             marks->underpainted = underpaintedOf(m_plan, appearance.irradiance);
@@ -246,11 +246,14 @@ class Pipeline {
         return marks;
     }
 
-    // What is drawn follows from the form, and for nets from the parts.
-    const std::vector<Strokes>& drawnOf(const Appearance& appearance) {
-        const bool known = m_traces.drawn_lines == m_plan.lines &&
-                           m_traces.drawn_parts == m_plan.parts &&
-                           m_traces.drawn_labels == m_plan.figure->labels;
+    // What is drawn follows from the form. Nets follow parts and light too: they are drawn anew
+    // when the hand rests.
+    const std::vector<Strokes>& drawnOf(const Appearance& appearance, Finish finish) {
+        const bool follows_light =
+            std::ranges::find(m_plan.lines, LineKind::Net, &DrawnLine::kind) != m_plan.lines.end();
+        const bool known =
+            (finish == Finish::Quick || !follows_light) && m_traces.drawn_lines == m_plan.lines &&
+            m_traces.drawn_parts == m_plan.parts && m_traces.drawn_labels == m_plan.figure->labels;
         if (!known) {
             m_traces.drawn = drawnStrokes(m_plan, appearance.irradiance);
             m_traces.drawn_lines = m_plan.lines;

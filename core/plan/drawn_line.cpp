@@ -26,9 +26,8 @@ const std::array<ShadingEntry, 3>& lineKinds() {
 }
 
 std::vector<LinePass> passesOf(const DrawnLine& line) {
-    const Lab own = labFrom(xyzFrom(linearFrom(line.colour)));
-    const double hue = std::atan2(own.b, own.a);
-    const double chroma = std::max(12.0, std::hypot(own.a, own.b));
+    const Lch own = lchFrom(labFrom(xyzFrom(linearFrom(line.colour))));
+    const double chroma = std::max(12.0, own.C);
     std::vector<LinePass> passes;
     double width = line.width_mm;
     for (int p = 0; p < line.passes; ++p, width *= kNarrower) {
@@ -36,7 +35,7 @@ std::vector<LinePass> passesOf(const DrawnLine& line) {
         // Full in the middle; the halo is dark, the core pales but keeps its tint.
         const double strong = chroma * (0.8 + 0.8 * share - 1.3 * share * share);
         const double lightness = kHalo + share * (kCore - kHalo);
-        const Lab wanted{lightness, strong * std::cos(hue), strong * std::sin(hue)};
+        const Lab wanted = labFrom(Lch{lightness, strong, own.h_deg});
         passes.push_back({width, labFrom(xyzFrom(linearFrom(displayable(wanted))))});
     }
     return passes;

@@ -22,7 +22,7 @@ std::vector<std::size_t> tintingPaints(const Mixes& mixes) {
         const Lab tone = labFrom(xyzFrom(linearFrom(rack.paints[i].mass_tone)));
         const bool plain =
             rack.paints[i].kind == PaintKind::Paint || rack.paints[i].kind == PaintKind::Ink;
-        if (plain && std::hypot(tone.a, tone.b) >= kLeastColour) paints.push_back(i);
+        if (plain && lchFrom(tone).C >= kLeastColour) paints.push_back(i);
     };
     if (mixes.allowed.empty()) {
         for (std::size_t i = 0; i < rack.paints.size(); ++i) take(i);

@@ -3,10 +3,9 @@
 
 #include <array>
 #include <cmath>
-#include <limits>
-#include <map>
 
 #include "core/geometry/polyline.h"
+#include "core/geometry/vertex_cells.h"
 
 namespace glaukophos {
 namespace {
@@ -15,48 +14,6 @@ constexpr double kShortest_mm = 0.6;  // less is a dot
 constexpr float kDot_mm = 0.3F;
 constexpr float kDotsApart_mm = 2.0F;
 constexpr std::size_t kMostDots = 12;  // on one part
-
-class NearestVertices {
-  public:
-    explicit NearestVertices(const Surface& surface) : m_positions(surface.mesh.positions_mm) {
-        m_cell_mm = std::max(0.4F, surface.longest_edge_mm);
-        for (std::uint32_t v = 0; v < m_positions.size(); ++v) {
-            m_cells[cellOf(m_positions[v])].push_back(v);
-        }
-    }
-
-    // Among those within a cell's width; nothing when there is none.
-    [[nodiscard]] std::optional<std::uint32_t> to(const Vec3& point) const {
-        std::optional<std::uint32_t> nearest;
-        float least = std::numeric_limits<float>::max();
-        const Cell middle = cellOf(point);
-        for (int i = 0; i < 27; ++i) {
-            const auto found = m_cells.find(
-                {middle[0] + i % 3 - 1, middle[1] + i / 3 % 3 - 1, middle[2] + i / 9 - 1});
-            if (found == m_cells.end()) continue;
-            for (const std::uint32_t v : found->second) {
-                const float away = (m_positions[v] - point).squaredNorm();
-                if (away < least) {
-                    least = away;
-                    nearest = v;
-                }
-            }
-        }
-        return nearest;
-    }
-
-  private:
-    using Cell = std::array<int, 3>;
-    [[nodiscard]] Cell cellOf(const Vec3& point) const {
-        const Vec3 at = point / m_cell_mm;
-        return {static_cast<int>(std::floor(at.x())), static_cast<int>(std::floor(at.y())),
-                static_cast<int>(std::floor(at.z()))};
-    }
-
-    const std::vector<Vec3>& m_positions;
-    float m_cell_mm = 1.0F;
-    std::map<Cell, std::vector<std::uint32_t>> m_cells;
-};
 
 // The runs of a line that lie at `least` or more.
 void addRuns(const EdgeStretch& line, const std::vector<float>& levels, double least, int pass,
@@ -105,7 +62,9 @@ std::vector<EdgeStretch> glowLinesOf(const Plan& plan, const Irradiance& irradia
     std::vector<EdgeStretch> found;
     if (shells.size() < 2) return found;
     const std::vector<float> levels = glowLevels(plan, irradiance, light);
-    const NearestVertices nearest(plan.figure->surface);
+    const Surface& surface = plan.figure->surface;
+    const VertexCells cells(surface.mesh.positions_mm, std::max(0.4F, surface.longest_edge_mm),
+                            [](std::uint32_t) { return true; });
     const std::size_t last = shells.size() - 1;
     const std::array<double, 3> least = {shells[1].irradiance, shells[(last + 2) / 2].irradiance,
                                          2.0 * shells[last].irradiance};
@@ -113,7 +72,7 @@ std::vector<EdgeStretch> glowLinesOf(const Plan& plan, const Irradiance& irradia
         if (line.pass != 0) continue;
         std::vector<float> along;
         for (const Vec3& point : line.points_mm) {
-            const auto vertex = nearest.to(point);
+            const auto vertex = cells.nearest(point);
             along.push_back(vertex ? levels[*vertex] : -1.0F);
         }
         for (std::size_t pass = 0; pass < least.size(); ++pass) {
@@ -122,8 +81,7 @@ std::vector<EdgeStretch> glowLinesOf(const Plan& plan, const Irradiance& irradia
     }
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
         if (!isMetal(plan.parts[p].material)) continue;
-        addDots(plan.figure->surface, static_cast<PartIndex>(p), levels,
-                static_cast<float>(least[1]), found);
+        addDots(surface, static_cast<PartIndex>(p), levels, static_cast<float>(least[1]), found);
     }
     return found;
 }

@@ -219,10 +219,9 @@ class GlowLayers {
         const std::vector<PartIndex> parts = partsIn(of);
         if (parts.empty() || paints.empty()) return;
         const Lab& target = of.mixes.front().target;
-        const double chroma = std::hypot(target.a, target.b);
-        const double hue_deg = degrees(std::atan2(target.b, target.a));
-        const double strong = mostChroma(std::max(35.0, target.L), hue_deg);
-        const double more = chroma > 1.0 ? strong / chroma : 1.0;
+        const Lch own = lchFrom(target);
+        const double strong = mostChroma(std::max(35.0, own.L), own.h_deg);
+        const double more = own.C > 1.0 ? strong / own.C : 1.0;
         Step glaze = newShell(s, parts, of.mixes.front().glow_share);
         glaze.recipe =
             recipeOf(m_basis.plan, m_basis.mixes.rack,

@@ -7,6 +7,7 @@
 #include <map>
 
 #include "core/base/parallel.h"
+#include "core/geometry/vertex_cells.h"
 #include "core/painted/hue_veils.h"
 #include "core/painted/shells.h"
 #include "core/value/settle.h"
@@ -57,33 +58,16 @@ std::vector<float> reshadeCoverage(const MapBasis& basis, const Mask& mask) {
 // Beside a part, whether the two share vertices or only lie close.
 std::vector<float> rimCoverage(const MapBasis& basis, const Mask& mask) {
     const Surface& surface = basis.plan.figure->surface;
-    const auto cell_mm = static_cast<float>(mask.from);
-    using Cell = std::array<int, 3>;
-    const auto cellOf = [cell_mm](const Vec3& p) {
-        return Cell{static_cast<int>(std::floor(p.x() / cell_mm)),
-                    static_cast<int>(std::floor(p.y() / cell_mm)),
-                    static_cast<int>(std::floor(p.z() / cell_mm))};
-    };
-    std::map<Cell, std::vector<std::uint32_t>> cells;
-    for (std::uint32_t v = 0; v < surface.parts.size(); ++v) {
-        if (surface.parts[v] == mask.index)
-            cells[cellOf(surface.mesh.positions_mm[v])].push_back(v);
-    }
+    const std::vector<Vec3>& positions = surface.mesh.positions_mm;
+    const VertexCells beside(positions, static_cast<float>(mask.from),
+                             [&](std::uint32_t v) { return surface.parts[v] == mask.index; });
     std::vector<float> coverage(surface.parts.size(), 0.0F);
     forChunks(coverage.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
             if (surface.parts[v] == mask.index) continue;
-            const Vec3& here = surface.mesh.positions_mm[v];
-            const Cell middle = cellOf(here);
-            for (int i = 0; i < 27 && coverage[v] == 0.0F; ++i) {
-                const auto found = cells.find(
-                    {middle[0] + i % 3 - 1, middle[1] + i / 3 % 3 - 1, middle[2] + i / 9 - 1});
-                if (found == cells.end()) continue;
-                for (const std::uint32_t other : found->second) {
-                    if ((surface.mesh.positions_mm[other] - here).norm() > mask.from) continue;
-                    coverage[v] = 1.0F;
-                    break;
-                }
+            const auto nearest = beside.nearest(positions[v]);
+            if (nearest && (positions[*nearest] - positions[v]).norm() <= mask.from) {
+                coverage[v] = 1.0F;
             }
         }
     });

@@ -8,6 +8,7 @@
 #include "core/geometry/polyline.h"
 #include "core/io/plan_json.h"
 #include "core/picture/layer_map.h"
+#include "core/pipeline/advance.h"
 #include "core/plan/part_edits.h"
 #include "tests/support/evaluated.h"
 #include "tests/support/shapes.h"
@@ -133,6 +134,33 @@ TEST(LineCases, ANetOfLightClimbsWhatStandsInTheWater) {
     EXPECT_EQ(std::ranges::count(steps[0]->parts, PartIndex{2}), 0);
     EXPECT_EQ(std::ranges::count(steps[0]->parts, PartIndex{1}), 1);
     EXPECT_NE(steps.back()->title.find("knots"), std::string::npos);
+}
+
+// The net falls where the light from the water reaches, also after that light has been moved.
+TEST(LineCases, ANetFollowsTheLightThatThrowsIt) {
+    Plan plan = planOf({disc({0, 0, 1}, 14), cylinder({0, 0, -1}, 3, 16, 64)}, {"water", "leg"});
+    plan.parts[0].material = Material::Water;
+    plan.lights = {lampLight({-9, 0, 4}, 1.0, 4.0)};
+    DrawnLine net;
+    net.name = "net";
+    net.kind = LineKind::Net;
+    net.anchors_mm = {{0, -6, 1}};
+    net.cell_mm = 2.0;
+    net.height_mm = 9.0;
+    plan.lines = {net};
+    giveIdentities(plan);
+    const auto leaning = [](const EvaluatedPtr& all) {
+        double sum = 0.0;
+        for (const Stroke& stroke : all->marks->drawn.at(0).strokes) {
+            const Vec3& at = stroke.points_mm[0];
+            if (at.z() > 1.5F) sum += at.x();  // on the leg
+        }
+        return sum;
+    };
+    const EvaluatedPtr before = advance(plan, nullptr, {});
+    EXPECT_LT(leaning(before), -10.0);
+    std::get<Lamp>(plan.lights[0].kind).centre_mm.x() = 9;
+    EXPECT_GT(leaning(advance(plan, before, {})), 10.0);
 }
 
 TEST(LineCases, ALineSurvivesBeingSaved) {
