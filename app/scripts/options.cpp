@@ -94,6 +94,7 @@ void addOptions(QCommandLineParser& parser) {
     add("sight", "Lines of sight from the spot at this share of the view, such as 0.5,0.4.", "x,y");
     add("measure-drag", "Drag the chosen light this many steps, print the rate, and quit.",
         "steps");
+    add("size", "Width and height of the window in pixels, such as 1024x700.", "size");
     add("theme", "Surroundings: plaster, bench or paper.", "theme");
     parser.addOption(
         {QStringLiteral("bench"), QStringLiteral("Show the bench, with --step some coats later.")});
@@ -127,6 +128,8 @@ ThemeKind themeFrom(const QCommandLineParser& parser) {
 
 void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     const auto number = [&](const char* name) { return numberFrom(parser, name); };
+    const QStringList size = parser.value(QStringLiteral("size")).split(QLatin1Char('x'));
+    if (size.size() == 2) window.resize(size[0].toInt(), size[1].toInt());
     if (number("stage") >= 1 && number("stage") <= 5) {
         window.setStage(static_cast<Stage>(number("stage") - 1));
     }

@@ -19,6 +19,7 @@ namespace {
 constexpr double kBlockHeight = 40.0;
 constexpr double kLine = 17.0;
 constexpr double kChip = 12.0;  // beside the words, for steps too narrow to be seen above
+constexpr double kNarrowColumn = 104.0;  // narrower has no room for a chip
 constexpr double kLeft = 160.0;
 
 // Widths that add up to `total`: at least `least` for every step, the rest by share.
@@ -84,8 +85,11 @@ void paintStepText(QPainter& painter, const QRectF& below, const QString& name, 
     painter.setPen(colours.text);
     const QString share =
         QObject::tr("%1 %").arg(100 * step.share, 0, 'f', step.share < 0.1 ? 1 : 0);
+    const QFontMetrics metrics = painter.fontMetrics();
+    QString title = name + QStringLiteral("  ") + share;
+    if (metrics.horizontalAdvance(title) > below.width()) title = name;
     painter.drawText(QRectF(below.left(), below.top(), below.width(), kLine), Qt::AlignLeft,
-                     name + QStringLiteral("  ") + share);
+                     metrics.elidedText(title, Qt::ElideRight, static_cast<int>(below.width())));
     font.setWeight(QFont::Normal);
     painter.setFont(font);
     double top = below.top() + kLine;
@@ -120,16 +124,19 @@ void paintLadder(QPainter& painter, const QRectF& area, const Ladder& ladder,
         const QRectF block(left, area.top(), widths[b], kBlockHeight);
         const QRectF words(area.left() + static_cast<double>(b) * column,
                            area.top() + kBlockHeight + 5, column, 5 * kLine);
-        const QRectF chip(words.left(), words.top() + 2.5, kChip, kChip);
+        const bool has_chip = column >= kNarrowColumn;
+        const QRectF chip(words.left(), words.top() + 2.5, has_chip ? kChip : 0.0, kChip);
         for (const QRectF& patch : {block, chip}) {
+            if (patch.isEmpty()) continue;
             if (ladder[b].present) {
                 paintPatch(painter, patch, ladder[b], mix, colours);
             } else {
                 paintEmptyStep(painter, patch, colours);
             }
         }
-        paintStepText(painter, words.adjusted(kChip + 6, 0, -4, 0), q(bandName(b, ladder.size())),
-                      ladder[b], linesOf(ladder[b], mix, drops), colours);
+        paintStepText(painter, words.adjusted(has_chip ? kChip + 6 : 0, 0, -4, 0),
+                      q(bandName(b, ladder.size())), ladder[b], linesOf(ladder[b], mix, drops),
+                      colours);
         left += widths[b];
     }
 }
@@ -228,8 +235,10 @@ QString LadderStrip::tipFor(std::size_t band) const {
     const Rung& step = shownLadder()->at(band);
     if (!step.present) return tr("Nothing of it lies in this band.");
     QStringList lines = numbersOf(step);
+    lines << tr("%1 % of its area").arg(100 * step.share, 0, 'f', step.share < 0.1 ? 1 : 0);
     const LadderDrops drops = dropsOf(*m_document.evaluated(), shownPart());
     if (const BandMix* mix = mixOf(drops, band)) {
+        lines << recipeLines(*drops.rack, mix->recipe);
         lines << tr("Above the colour wanted, below the mix, which %1.")
                      .arg(nearnessWords(mix->recipe.difference));
         if (mix->bridge) {

@@ -184,7 +184,9 @@ void paintLight(QPainter& painter, const QPointF& at, const QPointF& middle, con
     QFont font = painter.font();
     font.setWeight(QFont::Normal);
     painter.setFont(font);
-    painter.drawText(QRectF(at.x() - 60, at.y() + 13, 120, 16), Qt::AlignCenter, q(light.name));
+    // Towards the middle, where no hour is.
+    const double top = at.y() > middle.y() ? at.y() - 30 : at.y() + 14;
+    painter.drawText(QRectF(at.x() - 60, top, 120, 16), Qt::AlignCenter, q(light.name));
 }
 
 }  // namespace

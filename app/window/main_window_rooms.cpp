@@ -3,6 +3,7 @@
 #include <QHBoxLayout>
 
 #include "app/widgets/text.h"
+#include "app/widgets/wrapping_row.h"
 #include "app/window/main_window.h"
 #include "app/window/stage_entries.h"
 
@@ -54,12 +55,10 @@ QWidget* MainWindow::buildRail() {
 }
 
 QWidget* MainWindow::buildTopBar() {
-    auto* bar = m_top_bar = new QWidget(this);
+    auto* bar = new WrappingRow(6, 4, this);
+    m_top_bar = bar;
     bar->setObjectName(QStringLiteral("topBar"));
     bar->setAttribute(Qt::WA_StyledBackground);
-    auto* row = new QHBoxLayout(bar);
-    row->setContentsMargins(12, 6, 12, 6);
-    row->setSpacing(4);
     auto* group = new QButtonGroup(bar);
     for (std::size_t i = 0; i < kOverlayCount; ++i) {
         const OverlayEntry& entry = overlays().at(i);
@@ -69,12 +68,11 @@ QWidget* MainWindow::buildTopBar() {
         button->setToolTip(tr(entry.tip));
         button->setCheckable(true);
         group->addButton(button);
-        row->addWidget(button);
+        bar->add(button);
         m_overlay_buttons.push_back(button);
         connect(button, &QPushButton::clicked, this,
                 [this, i] { m_view->setOverlay(static_cast<Overlay>(i)); });
     }
-    row->addStretch(1);
     connect(m_view, &FigureView::overlayChanged, this, [this](Overlay overlay) {
         m_overlay_buttons[static_cast<std::size_t>(overlay)]->setChecked(true);
     });

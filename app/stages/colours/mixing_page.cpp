@@ -45,14 +45,25 @@ QString coatsWords(const BandMix& band) {
 
 // "The whole plan takes 1.2 ml of Titanium white, ...".
 QString usesWords(const std::vector<PaintUse>& uses) {
+    constexpr double kDrop_ml = 0.05;  // common practice, no source: 20 drops to the millilitre
     QStringList all;
+    QStringList little;
     QStringList short_of;
     for (const PaintUse& use : uses) {
-        all << QObject::tr("%1 %2 ml").arg(q(use.paint)).arg(use.ml, 0, 'f', use.ml < 1.0 ? 2 : 1);
+        if (use.ml < kDrop_ml) {
+            little << q(use.paint);
+        } else {
+            all << QObject::tr("%1 %2 ml")
+                       .arg(q(use.paint))
+                       .arg(use.ml, 0, 'f', use.ml < 1.0 ? 2 : 1);
+        }
         if (use.runsShort()) {
             short_of
                 << QObject::tr("%1 (%2 ml left)").arg(q(use.paint)).arg(use.left_ml, 0, 'g', 2);
         }
+    }
+    if (!little.isEmpty()) {
+        all << QObject::tr("less than a drop of %1").arg(little.join(QStringLiteral(", ")));
     }
     QString words = QObject::tr("The whole plan takes: %1.").arg(all.join(QStringLiteral(", ")));
     if (!short_of.isEmpty()) {
