@@ -28,7 +28,7 @@ FigureView::FigureView(Document& document, QWidget* parent)
     setAccessibleName(tr("Figure"));
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
-    setMinimumSize(320, 240);
+    setMinimumSize(320, 200);
     setToolTip(QString());
     m_rest.setSingleShot(true);
     m_rest.setInterval(kRest_ms);

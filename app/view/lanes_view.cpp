@@ -39,7 +39,7 @@ LanesView::LanesView(Document& document, QWidget* parent) : QWidget(parent), m_d
     });
 }
 
-QSize LanesView::sizeHint() const { return {600, 210}; }
+QSize LanesView::sizeHint() const { return {600, 196}; }
 
 const Batch* LanesView::batch() const {
     const EvaluatedPtr& evaluated = m_document.evaluated();

@@ -17,6 +17,7 @@ namespace glaukophos {
 namespace {
 
 QString nameOf(const QWidget& widget) {
+    if (const auto* label = qobject_cast<const QLabel*>(&widget)) return label->text();
     return QString::fromLatin1(widget.metaObject()->className()) + u' ' + widget.objectName() +
            u' ' + widget.accessibleName();
 }
@@ -63,13 +64,13 @@ class FittingTest : public WindowTest {
             auto* entry = child<QAbstractButton>(button);
             const QString stage = entry->text();
             entry->click();
-            QCoreApplication::processEvents();
+            QTest::qWait(20);
             const auto* panel = child<QStackedWidget>("panel")->currentWidget();
             int pages = 0;
             for (auto* tab : panel->findChildren<QAbstractButton*>()) {
                 if (!tab->objectName().startsWith(u"page") || !tab->isCheckable()) continue;
                 tab->click();
-                QTest::qWait(20);  // the new captions are laid out
+                QTest::qWait(40);  // the new captions are laid out
                 look(stage + u' ' + tab->text());
                 ++pages;
             }

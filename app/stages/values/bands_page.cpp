@@ -123,7 +123,7 @@ void BandsPage::addCleaning() {
                getChoice(width),
                setChoice(width)});
     addNumber({"levelsApart",
-               tr("… but in so many top bands never"),
+               tr("… but not in so many at the top"),
                tr("In so many of the lightest bands neighbours are kept apart"),
                {0, 3, 0, {}, false},
                [](const Plan& plan, auto) {

@@ -39,7 +39,7 @@ StudyPage::StudyPage(Document& document, FigureView& view, QWidget* parent)
                setChoice(blur)});
     m_words = addCaption("squintWords");
     addNumber({"leastStep",
-               tr("Neighbours need a step of at least"),
+               tr("Neighbours differ by at least"),
                tr("Parts that touch and lie closer than this in L* are warned of"),
                {1, 25, 0, tr(" L*"), false},
                getChoice(step),

@@ -91,7 +91,7 @@ void TonePage::addRange() {
 void TonePage::addSheen() {
     const auto sheen = [](ValueChoices& v) -> double& { return v.sheen.amount; };
     addNumber({"sheen",
-               tr("Sheen of skin, satin, leather, metal"),
+               tr("Sheen of skin, satin and metal"),
                tr("1 mirrors as the material does, 0 leaves highlights out. Cloth and stone soak "
                   "light up"),
                {0, 2, 2, {}, false},
