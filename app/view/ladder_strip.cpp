@@ -18,7 +18,7 @@ namespace {
 
 constexpr double kBlockHeight = 40.0;
 constexpr double kLine = 17.0;
-constexpr double kChip = 12.0;  // beside the words, for steps too narrow to be seen above
+constexpr double kChip = 12.0;           // beside the words, for steps too narrow to be seen above
 constexpr double kNarrowColumn = 104.0;  // narrower has no room for a chip
 constexpr double kLeft = 160.0;
 

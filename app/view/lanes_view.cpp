@@ -87,10 +87,9 @@ void LanesView::paintEvent(QPaintEvent* /*event*/) {
     const QRectF upper(area.left(), area.top(), area.width(), 0.52 * area.height());
     const QRectF lower(area.left(), upper.bottom() + 22, area.width(),
                        area.bottom() - upper.bottom() - 22);
-    painter.drawText(QRectF(12, 2, width() - 24, kHead_px), Qt::AlignVCenter,
-                     tr("Planned: %1. Blocks are coats in the colour of their mix, thin lines "
-                        "drying, strokes the ends of evenings.")
-                         .arg(q(timeWords(planned))));
+    painter.drawText(
+        QRectF(12, 2, width() - 24, kHead_px), Qt::AlignVCenter,
+        tr("Planned: %1. Blocks are coats, thin lines their drying.").arg(q(timeWords(planned))));
     paintLanes(painter, upper, *shown, shown->schedule, scale);
     painter.setPen(t.soft_text);
     painter.drawText(QRectF(12, upper.bottom() + 2, width() - 24, 20), Qt::AlignVCenter,

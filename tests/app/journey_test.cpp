@@ -62,8 +62,8 @@ class JourneyTest : public WindowTest {
         ASSERT_TRUE(QTest::qWaitForWindowActive(m_window.get()));
     }
     void waitForParts(std::size_t least) {
-        ASSERT_TRUE(waitFor([&] { return document().plan().parts.size() >= least; },
-                            kTwoMinutes_ms));
+        ASSERT_TRUE(
+            waitFor([&] { return document().plan().parts.size() >= least; }, kTwoMinutes_ms));
     }
     void waitForSteps() {
         ASSERT_TRUE(waitFor(
@@ -94,9 +94,7 @@ class ByKeyboard : public JourneyTest {
         QWidget* taker = QApplication::focusWidget();
         QTest::keyClick(taker != nullptr ? taker : QApplication::activeWindow(), key, modifiers);
     }
-    static void type(const QString& text) {
-        QTest::keyClicks(QApplication::focusWidget(), text);
-    }
+    static void type(const QString& text) { QTest::keyClicks(QApplication::focusWidget(), text); }
     // Goes on by `step` until the focus is on what is wanted.
     static void go(Qt::Key step, const QString& wanted) {
         for (int i = 0; i < 300; ++i) {
@@ -143,9 +141,10 @@ TEST_F(ByKeyboard, FromFileToPaper) {
     waitForSteps();
 
     whenOpen<ExportsPage>([this](ExportsPage&) {
-tabTo(QStringLiteral("outputs"));key(Qt::Key_Home);
+        tabTo(QStringLiteral("outputs"));
+        key(Qt::Key_Home);
         whenOpen<QFileDialog>([this](QFileDialog&) {
-key(Qt::Key_A, Qt::ControlModifier);
+            key(Qt::Key_A, Qt::ControlModifier);
             type(path(QStringLiteral("paper.pdf")));
             key(Qt::Key_Return);
         });
@@ -220,8 +219,8 @@ TEST_F(ByMouse, FromFileToPaper) {
     waitForSteps();
 
     whenOpen<ExportsPage>([this](ExportsPage& page) {
-        pick(*page.findChild<QListWidget*>(QStringLiteral("outputs")),
-             QStringLiteral("Plan sheet"), false);
+        pick(*page.findChild<QListWidget*>(QStringLiteral("outputs")), QStringLiteral("Plan sheet"),
+             false);
         whenOpen<QFileDialog>([](QFileDialog& dialog) {  // with the name it proposes
             auto* buttons = dialog.findChild<QDialogButtonBox*>(QStringLiteral("buttonBox"));
             click(buttons->button(QDialogButtonBox::Save));
