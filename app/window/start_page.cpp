@@ -23,7 +23,7 @@ struct Example {
     const char* title;
     const char* sentence;
 };
-constexpr std::array<Example, 4> kExamples = {{
+constexpr std::array<Example, 5> kExamples = {{
     {"tide-glass-maker", QT_TR_NOOP("Look at the glass maker"),
      QT_TR_NOOP(
          "A moon, a cold sky and hot glass at the end of a pipe: planned to the last drop.")},
@@ -33,6 +33,8 @@ constexpr std::array<Example, 4> kExamples = {{
      QT_TR_NOOP("Hot glass in the cracks between its plates, a fire on its back.")},
     {"plankton-wader", QT_TR_NOOP("Look at the plankton wader"),
      QT_TR_NOOP("Water that glows, its net of light, a bolt drawn on an oilskin.")},
+    {"boiler-stoker", QT_TR_NOOP("Look at the stoker"),
+     QT_TR_NOOP("Six stoke-holes in a brass boiler, a cold signal tube above.")},
 }};
 
 QPixmap pictureFor(const QImage& image) {

@@ -13,6 +13,7 @@
 #include "tools/sculpt/mesher.h"
 #include "tools/sculpt/plankton_wader.h"
 #include "tools/sculpt/slag_crab.h"
+#include "tools/sculpt/stoker.h"
 
 namespace glaukophos::sculpt {
 namespace {
@@ -26,6 +27,7 @@ struct Block {
     Vec high;
     float step_mm;
     Field field;
+    bool even = false;  // all triangles are kept: what mirrors shows long ones as spikes
 };
 using Figure = std::map<std::string, std::vector<Block>>;
 
@@ -88,6 +90,28 @@ Figure planktonWader() {
         {"net", {{{-9, -7, 14}, {9, 7, 32}, 0.10F, waderNet}}},
         {"water", {{{-14.5F, -14.5F, 1}, {14.5F, 14.5F, 8.8F}, 0.14F, waderWater}}},
         {"rocks", {{{-19, -19, -0.4F}, {19, 19, 9.5F}, 0.18F, waderRocks}}},
+    };
+}
+
+Figure stoker() {
+    const Vec h = HEAD.o;
+    return {
+        {"skin",
+         {{h - Vec{3.2F, 3.9F, 6.6F}, h + Vec{3.2F, 3.6F, 3.4F}, 0.07F, face},
+          {{-9, -9, 15}, {9, 3.5F, 29}, 0.085F, armsAndHands}}},
+        {"beard", {{h - Vec{3.6F, 4.6F, 5.2F}, h + Vec{3.6F, 3, 3.2F}, 0.07F, beard}}},
+        {"hood", {{{-11, -6, 12}, {11, 10, 37}, 0.12F, hoodAndCape}}},
+        {"shirt", {{{-10, -7, 2.5F}, {10, 5, 30}, 0.13F, tunic}}},
+        {"apron", {{{-7, -9, 9}, {8, 2, 27}, 0.11F, apron}}},
+        {"boots", {{{-6.5F, -9, 2.5F}, {8, 4, 12}, 0.12F, boots}}},
+        {"rod", {{{-9, -9, 9}, {9, -1, 32}, 0.12F, stokerRod, true}}},
+        {"tube", {{{-12, -5, 28}, {-5, 1, 37}, 0.09F, stokerTube}}},
+        {"boiler", {{{4.5F, -2.5F, 2}, {22, 15.5F, 28.5F}, 0.225F, boilerShell, true}}},
+        {"pipes", {{{-8, -14, 1.5F}, {26, 18, 25}, 0.16F, boilerPipes, true}}},
+        {"holes", {{{5, -2, 11}, {20, 10, 20}, 0.10F, boilerHoles}}},
+        {"fire", {{{5, -2, 4}, {18, 8, 10.5F}, 0.10F, boilerFire}}},
+        {"door", {{{2, -8, 3.5F}, {24, 8, 10.8F}, 0.09F, boilerDoor}}},
+        {"floor", {{{-15, -19, -0.4F}, {26, 22, 5.5F}, 0.14F, boilerFloor}}},
     };
 }
 
@@ -160,7 +184,7 @@ bool writePart(const std::string& name, const std::vector<Block>& blocks, float 
         append(solid, surfaceNets(block.field, block.low, block.high, block.step_mm * coarseness));
     }
     dropCrumbs(solid, 300);
-    const std::vector<uint32_t> kept = simplified(solid);
+    const std::vector<uint32_t> kept = blocks.front().even ? solid.t : simplified(solid);
     std::printf("%-18s %8zu triangles, kept %7zu\n", name.c_str(), solid.t.size() / 3,
                 kept.size() / 3);
     return writeStl(solid, kept, name, folder + "/" + name + ".stl");
@@ -178,10 +202,11 @@ int main(int argc, char** argv) {
     if (wanted == "harbour-cat") figure = harbourCat();
     if (wanted == "slag-crab") figure = slagCrab();
     if (wanted == "plankton-wader") figure = planktonWader();
+    if (wanted == "stoker") figure = stoker();
     if (figure.empty() || argc < 3) {
         std::fprintf(stderr,
                      "sculpt glass-maker|glass-maker-fused|harbour-cat|slag-crab|"
-                     "plankton-wader FOLDER [coarseness]\n");
+                     "plankton-wader|stoker FOLDER [coarseness]\n");
         return 2;
     }
     const float coarseness = argc > 3 ? std::strtof(argv[3], nullptr) : 1.0F;
