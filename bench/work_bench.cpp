@@ -27,7 +27,7 @@ const Desk& desk() {
                                ridgeOptionsFor(scene.plan.values.edge_lines), {});
         made.marks.lines = edgeLinesOf(scene.plan, scene.appearance, made.ridges);
         made.work =
-            *workOf(scene.plan, scene.appearance, made.mixes, made.before_glow, made.ridges, {});
+            *workOf(scene.plan, scene.appearance, made.mixes, made.before_glow, made.ridges, {}, {});
         return made;
     }();
     return all;
@@ -51,7 +51,7 @@ BENCHMARK(before_glow)->Name("FigureBeforeGlows")->Unit(benchmark::kMillisecond)
 void steps(benchmark::State& state) {
     for (auto _ : state) {
         benchmark::DoNotOptimize(workOf(demoScene().plan, demoScene().appearance, desk().mixes,
-                                        desk().before_glow, desk().ridges, {}));
+                                        desk().before_glow, desk().ridges, {}, {}));
     }
 }
 BENCHMARK(steps)->Name("Steps")->Unit(benchmark::kMillisecond)->UseRealTime();

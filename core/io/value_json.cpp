@@ -81,14 +81,15 @@ Json faceJson(const FaceQuarters& face) {
 
 Correction correctionFrom(const Entry& entry) {
     return {entry.whole("bands", 1), entry.number("radius_mm", 1.0), pointsFrom(entry, "points_mm"),
-            pointsFrom(entry, "normals")};
+            pointsFrom(entry, "normals"), entry.flag("of_glows", false)};
 }
 
 Json correctionJson(const Correction& correction) {
     return {{"bands", correction.bands},
             {"radius_mm", correction.radius_mm},
             {"points_mm", pointsJson(correction.points_mm)},
-            {"normals", pointsJson(correction.normals)}};
+            {"normals", pointsJson(correction.normals)},
+            {"of_glows", correction.of_glows}};
 }
 
 }  // namespace

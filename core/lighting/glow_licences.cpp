@@ -8,6 +8,7 @@
 #include "core/base/parallel.h"
 #include "core/colour/spectrum.h"
 #include "core/lighting/aim.h"
+#include "core/plan/brushed.h"
 #include "core/plan/glow_groups.h"
 
 namespace glaukophos {
@@ -36,6 +37,17 @@ void keepOffBarred(const Plan& plan, std::vector<float>& lit) {
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
     for (std::size_t v = 0; v < parts.size(); ++v) {
         if (plan.parts[parts[v]].takes_glow == TakesGlow::Barred) lit[v] = 0.0F;
+    }
+}
+
+// Shells grown or cut by hand.
+void brushGlows(const Plan& plan, std::vector<float>& lit) {
+    for (const Correction& stroke : plan.values.corrections) {
+        if (!stroke.of_glows) continue;
+        const auto bands = static_cast<float>(stroke.bands);
+        whereBrushed(plan.figure->surface, stroke, [&](std::size_t v, float amount) {
+            lit[v] *= bands > 0.0F ? std::exp2(amount * bands) : 1.0F - amount;
+        });
     }
 }
 
@@ -131,6 +143,7 @@ void takeGlowLicences(const Plan& plan, Irradiance& irradiance) {
             fade(plan, light, irradiance.of_lights[l]);
         }
         if (any_barred) keepOffBarred(plan, irradiance.of_lights[l]);
+        brushGlows(plan, irradiance.of_lights[l]);
     }
     const std::vector<std::size_t> groups = glowGroups(plan);
     const Rivals rivals(plan, irradiance, groups);

@@ -5,7 +5,9 @@
 #include <cmath>
 
 #include "core/base/parallel.h"
+#include "core/base/parallel.h"
 #include "core/geometry/surface_distance.h"
+#include "core/plan/brushed.h"
 
 namespace glaukophos {
 namespace {
@@ -73,30 +75,6 @@ float extentOf(const std::vector<FacePoint>& points, float side) {
     const auto at = reaches.begin() + static_cast<std::ptrdiff_t>((reaches.size() - 1) * 19 / 20);
     std::ranges::nth_element(reaches, at);
     return std::max(0.1F, *at);
-}
-
-// 0..1 of what a stroke adds at a vertex: full under the brush, none a third of its radius away.
-float strokeAt(const Correction& stroke, const Vec3& point, const Vec3& normal) {
-    const auto radius = static_cast<float>(stroke.radius_mm);
-    float best = 0.0F;
-    for (std::size_t i = 0; i < stroke.points_mm.size(); ++i) {
-        if (stroke.normals[i].dot(normal) < 0.2F) continue;
-        const float away = (stroke.points_mm[i] - point).norm() / radius;
-        best = std::max(best, static_cast<float>(smooth((1.3 - away) / 0.3)));
-    }
-    return best;
-}
-
-Bounds brushed(const Correction& stroke) {
-    Bounds bounds = boundsOf(std::span<const Vec3>(stroke.points_mm));
-    const Vec3 margin = Vec3::Constant(static_cast<float>(1.3 * stroke.radius_mm));
-    bounds.low -= margin;
-    bounds.high += margin;
-    return bounds;
-}
-
-bool contains(const Bounds& bounds, const Vec3& p) {
-    return (p.array() >= bounds.low.array()).all() && (p.array() <= bounds.high.array()).all();
 }
 
 }  // namespace
@@ -222,20 +200,14 @@ void correct(const Plan& plan, std::span<const double> borders, std::span<float>
     const Surface& surface = plan.figure->surface;
     const PaintRange& paint = plan.values.paint;
     for (const Correction& stroke : plan.values.corrections) {
-        const Bounds bounds = brushed(stroke);
-        forChunks(surface.parts.size(), {}, [&](std::size_t begin, std::size_t end) {
-            for (std::size_t v = begin; v < end; ++v) {
-                const Vec3& point = surface.mesh.positions_mm[v];
-                if (!contains(bounds, point)) continue;
-                const float amount = strokeAt(stroke, point, surface.normals[v]);
-                if (amount <= 0.0F) continue;
-                const double level = std::clamp(levelOf(lightness[v], borders, paint) +
-                                                    amount * static_cast<float>(stroke.bands),
-                                                0.0, static_cast<double>(borders.size() + 1));
-                const auto wanted = static_cast<float>(lightnessAt(level, borders, paint));
-                painted[v] += wanted - lightness[v];
-                lightness[v] = wanted;
-            }
+        if (stroke.of_glows) continue;
+        whereBrushed(surface, stroke, [&](std::size_t v, float amount) {
+            const double level = std::clamp(
+                levelOf(lightness[v], borders, paint) + amount * static_cast<float>(stroke.bands),
+                0.0, static_cast<double>(borders.size() + 1));
+            const auto wanted = static_cast<float>(lightnessAt(level, borders, paint));
+            painted[v] += wanted - lightness[v];
+            lightness[v] = wanted;
         });
     }
 }

@@ -1,6 +1,7 @@
 // A stroke is one undo step and one entry of the list.
 #include "app/stages/values/hand_page.h"
 
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QSignalBlocker>
 
@@ -15,7 +16,15 @@ namespace glaukophos {
 namespace {
 
 constexpr int kFacePicture_px = 140;
-enum Tool { Hold, Lighter, Darker };
+enum Tool { Hold, Lighter, Darker, MoreGlow, NoGlow };
+
+QString wordsFor(const Correction& stroke) {
+    if (stroke.of_glows)
+        return stroke.bands > 0 ? QObject::tr("More glow") : QObject::tr("No glow");
+    const QString bands = QObject::tr("%n band(s)", nullptr, std::abs(stroke.bands));
+    return stroke.bands > 0 ? QObject::tr("Lighter by %1").arg(bands)
+                            : QObject::tr("Darker by %1").arg(bands);
+}
 
 std::function<std::optional<double>(const Plan&, std::optional<PartIndex>)> getPart(
     double Part::*member) {
@@ -99,25 +108,32 @@ void HandPage::addLicences() {
 
 void HandPage::addBrush() {
     addSection(tr("Correct with the brush"));
-    auto* row = new QHBoxLayout;
-    row->setSpacing(5);
+    auto* rows = new QGridLayout;
+    rows->setSpacing(5);
     m_tools = new QButtonGroup(this);
-    const std::array<std::pair<const char*, QString>, 3> tools = {
-        {{"correctHold", tr("Hold")},
-         {"correctLighter", tr("Lighter")},
-         {"correctDarker", tr("Darker")}}};
+    const QString bands =
+        tr("Stroke over the figure: one band up or down; with Ctrl the other way");
+    const QString glows =
+        tr("Stroke over the figure: its glows reach farther there, or not at all; "
+           "with Ctrl the other way");
+    const std::array<std::tuple<const char*, QString, QString>, 5> tools = {
+        {{"correctHold", tr("Hold"), tr("Turn the figure and choose parts")},
+         {"correctLighter", tr("Lighter"), bands},
+         {"correctDarker", tr("Darker"), bands},
+         {"correctMoreGlow", tr("More glow"), glows},
+         {"correctNoGlow", tr("No glow"), glows}}};
     for (std::size_t i = 0; i < tools.size(); ++i) {
-        auto* button = new QPushButton(tools.at(i).second, this);
-        button->setObjectName(q(tools.at(i).first));
+        const auto& [object, name, tip] = tools.at(i);
+        auto* button = new QPushButton(name, this);
+        button->setObjectName(q(object));
         button->setCheckable(true);
         button->setChecked(i == Hold);
-        button->setToolTip(i == Hold ? tr("Turn the figure and choose parts")
-                                     : tr("Stroke over the figure: one band up or down; with Ctrl "
-                                          "the other way"));
+        button->setToolTip(tip);
         m_tools->addButton(button, static_cast<int>(i));
-        row->addWidget(button);
+        const int place = static_cast<int>(i);
+        rows->addWidget(button, place < MoreGlow ? 0 : 1, place < MoreGlow ? place : place - 2);
     }
-    column().addLayout(row);
+    column().addLayout(rows);
     connect(m_tools, &QButtonGroup::idClicked, this, &HandPage::takeBrush);
     m_radius = new NumberField(tr("Brush radius"), tr("On the figure"),
                                {0.2, 6, 1, tr(" mm"), true}, this);
@@ -235,7 +251,9 @@ void HandPage::takeBrush(int id) {
 }
 
 void HandPage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {
-    const int way = m_tools->checkedId() == Lighter ? 1 : -1;
+    const int tool = m_tools->checkedId();
+    const int way = tool == Lighter || tool == MoreGlow ? 1 : -1;
+    m_stroke.of_glows = tool == MoreGlow || tool == NoGlow;
     m_stroke.radius_mm = m_radius->value();
     m_stroke.bands = reversed ? -way : way;
     for (const SurfacePoint& point : points) {
@@ -248,7 +266,7 @@ void HandPage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {
     }
     if (m_stroke.points_mm.empty()) return;
     change(
-        m_stroke.bands > 0 ? tr("Lighter by hand") : tr("Darker by hand"),
+        wordsFor(m_stroke),
         [&](Plan& plan) {
             if (m_stroke_begun) plan.values.corrections.pop_back();
             plan.values.corrections.push_back(m_stroke);
@@ -295,10 +313,8 @@ void HandPage::fillList(const std::vector<Correction>& corrections) {
     const int row = m_list->currentRow();
     m_list->clear();
     for (const Correction& stroke : corrections) {
-        m_list->addItem(tr("%1 by %2 · brush of %3 mm")
-                            .arg(stroke.bands > 0 ? tr("Lighter") : tr("Darker"),
-                                 tr("%n band(s)", nullptr, std::abs(stroke.bands)))
-                            .arg(2.0 * stroke.radius_mm, 0, 'f', 1));
+        m_list->addItem(
+            tr("%1 · brush of %2 mm").arg(wordsFor(stroke)).arg(2.0 * stroke.radius_mm, 0, 'f', 1));
     }
     m_list->setVisible(!corrections.empty());
     m_remove->setVisible(!corrections.empty());

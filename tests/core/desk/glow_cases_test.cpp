@@ -509,6 +509,34 @@ TEST(GlowCases, BarredPartsAndHeightsAreObeyed) {
     }
 }
 
+// G9: a rim cut by brush stays out of the shells; where the brush grows them they reach farther.
+TEST(GlowCases, ShellsAreCutAndGrownByBrush) {
+    Plan plan = lantern();
+    const auto before = *evaluated(plan, Goal::Desk);
+    const Surface& surface = plan.figure->surface;
+    const std::vector<float> levels = glowLevels(plan, before->appearance->irradiance, 2);
+    const auto brightest =
+        static_cast<std::size_t>(std::ranges::max_element(levels) - levels.begin());
+    // Just outside the widest shell: the vertex that lacks least.
+    std::size_t outside = 0;
+    for (std::size_t v = 0; v < levels.size(); ++v) {
+        const float best = levels[outside] > 0.0F ? -1.0F : levels[outside];
+        if (levels[v] <= 0.0F && levels[v] > best) outside = v;
+    }
+    const auto strokeAt = [&](std::size_t v, int bands) {
+        return Correction{bands, 0.6, {surface.mesh.positions_mm[v]}, {surface.normals[v]}, true};
+    };
+    plan.values.corrections = {strokeAt(brightest, -1), strokeAt(outside, 2)};
+    const auto after = *evaluated(plan, Goal::Desk);
+    const std::vector<float> brushed = glowLevels(plan, after->appearance->irradiance, 2);
+    EXPECT_GT(levels[brightest], 0.0F);
+    EXPECT_LE(brushed[brightest], 0.0F);
+    EXPECT_LE(levels[outside], 0.0F);
+    EXPECT_GT(brushed[outside], 0.0F);
+    // Bands of values are corrected by other strokes only.
+    EXPECT_EQ(after->appearance->bands.borders, before->appearance->bands.borders);
+}
+
 // The corners of sRGB in CIELAB (IEC 61966-2-1 and CIE 15 by calculation): red L* 53.24, C 104.55,
 // h 40.0; blue L* 32.30, C 133.81, h 306.3; green L* 87.73, C 119.78, h 136.0.
 TEST(GlowCases, TheMostChromaIsThatOfTheGamut) {
