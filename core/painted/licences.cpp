@@ -5,7 +5,6 @@
 #include <cmath>
 
 #include "core/base/parallel.h"
-#include "core/base/parallel.h"
 #include "core/geometry/surface_distance.h"
 #include "core/plan/brushed.h"
 

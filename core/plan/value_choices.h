@@ -44,8 +44,8 @@ struct FaceQuarters {
     bool operator==(const FaceQuarters&) const = default;
 };
 
-// One stroke of the correcting brush: lighter or darker by whole bands; or, of glows, twice the glow
-// a band, and none at all where it is below 0.
+// One stroke of the correcting brush: lighter or darker by whole bands; or, of glows, twice the
+// glow a band, and none at all where it is below 0.
 struct Correction {
     int bands = 1;  // -8..8, not 0
     double radius_mm = 1.0;
