@@ -17,6 +17,7 @@
 #include "app/widgets/theme.h"
 #include "core/io/bench_file.h"
 #include "core/io/work_files.h"
+#include "core/picture/laid_map.h"
 #include "core/picture/layer_map.h"
 
 namespace glaukophos {
@@ -133,6 +134,8 @@ QWidget* BenchWindow::buildButtons() {
         m_note->show();
         m_note->setFocus();
     });
+    button("benchAfter", tr("After · A"),
+           tr("How the figure looks when this step is done, and back"), [this] { turnSight(); });
     button("benchDim", tr("Dim · D"), tr("Darker, for the evening"),
            [this] { setDim(!m_shade->isVisible()); });
     button("benchLeave", tr("Leave · Esc"), tr("Everything is kept"), [this] { close(); });
@@ -246,10 +249,29 @@ void BenchWindow::showTask() {
     m_caution->setText(q(step.caution));
     m_caution->setVisible(!step.caution.empty());
     m_view->setOverlay(Overlay::Layer);
-    m_view->setLayer(std::make_shared<const LayerMap>(
-                         layerMapOf(evaluated.plan, *evaluated.appearance, work, step, true)),
-                     q(step.title));
+    showSight(evaluated, of.step);
     showTimes();
+}
+
+// Where the step goes, or how the figure looks when it is done.
+void BenchWindow::showSight(const Evaluated& evaluated, std::size_t at) {
+    const Work& work = evaluated.desk->work;
+    const Step& step = work.steps[at];
+    if (!m_shows_after) {
+        m_view->setLayer(std::make_shared<const LayerMap>(
+                             layerMapOf(evaluated.plan, *evaluated.appearance, work, step, true)),
+                         q(step.title));
+        return;
+    }
+    LaidPaint laid(evaluated.plan, *evaluated.appearance, work);
+    m_view->setLayer(std::make_shared<const LayerMap>(
+                         laidMapOf(evaluated.plan, *evaluated.appearance, work, laid, at + 1)),
+                     tr("When it is done: %1").arg(q(step.title)));
+}
+
+void BenchWindow::turnSight() {
+    m_shows_after = !m_shows_after;
+    if (m_task && known() != nullptr) showTask();
 }
 
 void BenchWindow::showTimes() {

@@ -49,6 +49,8 @@ class BenchWindow : public QWidget {
     void keep();
     void goOn();  // to the next task
     void showTask();
+    void showSight(const Evaluated& evaluated, std::size_t at);
+    void turnSight();  // where the step goes, or how the figure looks when it is done
     void showTimes();
     void takeNote();
     void setDim(bool dim);
@@ -59,6 +61,7 @@ class BenchWindow : public QWidget {
     QString m_log_file;  // that m_log was read from
     std::optional<std::size_t> m_task;
     bool m_meanwhile = false;
+    bool m_shows_after = false;
     bool m_warned = false;  // that the ground is not dry yet
     QTimer m_tick;
     int m_unsaved_s = 0;

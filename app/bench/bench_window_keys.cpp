@@ -48,6 +48,8 @@ void BenchWindow::keyPressEvent(QKeyEvent* event) {
             m_note->show();
             m_note->setFocus();
             return;
+        case Qt::Key_A:
+            return turnSight();
         case Qt::Key_D:
             return setDim(!m_shade->isVisible());
         case Qt::Key_Escape:

@@ -84,6 +84,22 @@ Correction correctionFrom(const Entry& entry) {
             pointsFrom(entry, "normals"), entry.flag("of_glows", false)};
 }
 
+Json edgeLinesJson(const EdgeLineChoices& lines) {
+    static constexpr std::array<const char*, 3> kSchools = {"weighted", "even", "corners"};
+    static constexpr std::array<const char*, 3> kWishes = {"take in", "leave out", "brightest"};
+    Json json{{"school", kSchools.at(static_cast<std::size_t>(lines.school))},
+              {"width_mm", lines.width_mm},
+              {"passes", lines.passes},
+              {"narrows", lines.narrows},
+              {"corners_last", lines.corners_last}};
+    if (lines.last_colour) json["last_colour"] = hexFrom(*lines.last_colour);
+    for (const EdgeMark& mark : lines.marks) {
+        json["marks"].push_back({{"wish", kWishes.at(static_cast<std::size_t>(mark.wish))},
+                                 {"point_mm", pointJson(mark.point_mm)}});
+    }
+    return json;
+}
+
 Json correctionJson(const Correction& correction) {
     return {{"bands", correction.bands},
             {"radius_mm", correction.radius_mm},
@@ -116,7 +132,22 @@ ValueChoices valuesFrom(const Entry& entry) {
                                                {"even", EdgeSchool::Even},
                                                {"corners", EdgeSchool::Corners}}),
                          lines.number("width_mm", values.edge_lines.width_mm),
-                         lines.whole("passes", values.edge_lines.passes)};
+                         lines.whole("passes", values.edge_lines.passes),
+                         lines.number("narrows", values.edge_lines.narrows),
+                         std::nullopt,
+                         lines.flag("corners_last", false),
+                         {}};
+    if (lines.has("last_colour")) {
+        values.edge_lines.last_colour = lines.colour("last_colour", Srgb{});
+    }
+    for (const Json& item : lines.list("marks")) {
+        const Entry mark(item, fmt::format("mark {}", values.edge_lines.marks.size() + 1));
+        values.edge_lines.marks.push_back({wordFrom<EdgeWish>(mark, "wish",
+                                                              {{"take in", EdgeWish::TakeIn},
+                                                               {"leave out", EdgeWish::LeaveOut},
+                                                               {"brightest", EdgeWish::Brightest}}),
+                                           mark.point("point_mm")});
+    }
     const Entry squint = entry.object("squint");
     values.squint = {squint.number("distance_mm", values.squint.distance_mm),
                      squint.number("blur_deg", values.squint.blur_deg),
@@ -130,7 +161,6 @@ ValueChoices valuesFrom(const Entry& entry) {
 }
 
 Json valuesJson(const ValueChoices& values) {
-    static constexpr std::array<const char*, 3> kSchools = {"weighted", "even", "corners"};
     Json json{{"exposure_stops", values.exposure_stops},
               {"contrast", values.contrast},
               {"sort_by", values.basis == BandBasis::Light ? "light" : "painted"},
@@ -140,10 +170,7 @@ Json valuesJson(const ValueChoices& values) {
               {"calm", {{"amount", values.calm.amount}, {"from_share", values.calm.from_share}}},
               {"edge_kinds",
                {{"hard_mm", values.edge_kinds.hard_mm}, {"lost_mm", values.edge_kinds.lost_mm}}},
-              {"edge_lines",
-               {{"school", kSchools.at(static_cast<std::size_t>(values.edge_lines.school))},
-                {"width_mm", values.edge_lines.width_mm},
-                {"passes", values.edge_lines.passes}}},
+              {"edge_lines", edgeLinesJson(values.edge_lines)},
               {"squint",
                {{"distance_mm", values.squint.distance_mm},
                 {"blur_deg", values.squint.blur_deg},

@@ -12,6 +12,7 @@ struct EdgeStretch {
     int pass = 0;  // 0 the first and widest
     std::vector<Vec3> points_mm;
     double length_mm = 0.0;
+    double lightness = 0.0;  // L* that the light gives its brighter face, the mean along it
 };
 
 struct EdgePass {
@@ -26,11 +27,13 @@ struct EdgeLines {
     // On each edge that is lit, the middle of its brightest stretch: where it comes nearest to
     // facing the light. In the school of corners, the lit corners.
     std::vector<Vec3> brightest_mm;
+    std::vector<PartIndex> brightest_parts;  // that they lie on
 };
 
-// Weighted: the first pass goes over edges that catch some light, each further one is half as wide
-// and keeps to what faces the light better. Even: every pass goes over every edge. Corners: none
-// but dots. (Schools and their steps: common practice, no source.) `ridges` are of the figure's
+// Weighted: the first pass goes over edges that catch some light on either of their faces, each
+// further one is narrower and keeps to what faces the light better. Even: every pass goes over
+// every edge. Corners: none but dots. Gaps and stretches shorter than the brush's mark are joined
+// or dropped. (Schools and their steps: common practice, no source.) `ridges` are of the figure's
 // working surface. Sources have no edge lines.
 EdgeLines edgeLinesOf(const Plan& plan, const Appearance& appearance, const Ridges& ridges);
 

@@ -13,14 +13,6 @@ namespace {
 constexpr int kLevels = 96;        // of thickness
 constexpr double kThickest = 2.0;  // full coats, the last level
 
-std::optional<PaintFilm> filmNamed(const Plan& plan, const std::string& name) {
-    for (const std::vector<Paint>* rack : {&plan.rack, &genericRack()}) {
-        const auto found = std::ranges::find(*rack, name, &Paint::name);
-        if (found != rack->end()) return filmOf(*found);
-    }
-    return std::nullopt;
-}
-
 const std::string& filterOf(const Plan& plan, std::size_t part) {
     const std::string& own = plan.parts[part].filter;
     return own.empty() ? plan.under.filter : own;
@@ -67,6 +59,14 @@ Xyz layered(const Plan& plan, const Layers& layers, std::span<const int> levels,
 }
 
 }  // namespace
+
+std::optional<PaintFilm> filmNamed(const Plan& plan, const std::string& name) {
+    for (const std::vector<Paint>* rack : {&plan.rack, &genericRack()}) {
+        const auto found = std::ranges::find(*rack, name, &Paint::name);
+        if (found != rack->end()) return filmOf(*found);
+    }
+    return std::nullopt;
+}
 
 std::vector<Xyz> underpaintedOf(const Plan& plan, const Irradiance& irradiance) {
     const std::vector<UnderCoat>& coats = plan.under.coats;

@@ -5,6 +5,9 @@
 
 namespace glaukophos {
 
+// The film of a paint of the plan's rack, or of the rack that ships.
+std::optional<PaintFilm> filmNamed(const Plan& plan, const std::string& name);
+
 // Colour of every vertex after all coats and the part's filter, thick paint being XYZ with Y = 1
 // for white. Empty when the underpainting is not used or `reach` holds nothing of it.
 std::vector<Xyz> underpaintedOf(const Plan& plan, const Irradiance& irradiance);

@@ -25,27 +25,38 @@ LineGroup strokeLines(const MapBasis& basis, const Step& step) {
             Vec3(0.01F, 0.01F, 0.012F), 0.6F, strokesOf(basis, step, std::max(1.2, apart_mm))};
 }
 
-void addEdgeLines(const Work& work, const Step& step, LayerMap& map) {
-    const bool in_glow = step.mask.where == Where::GlowLines;
-    const std::vector<EdgeStretch>& stretches =
-        in_glow ? work.glow_lines.at(step.mask.light) : work.lines;
-    const std::vector<double> widths =
-        in_glow ? std::vector<double>(kGlowLineWidths_mm.begin(), kGlowLineWidths_mm.end())
-                : work.line_widths_mm;
-    for (std::size_t pass = 0; pass < std::min(step.mask.index, widths.size()); ++pass) {
-        // Later passes are paler, since they are laid over the first.
-        const float pale = 0.35F * static_cast<float>(pass);
-        LineGroup group{LineStyle::Solid,
-                        1.2F,
-                        static_cast<float>(widths[pass]),
-                        Vec3((1.0F - pale) * map.colour + pale * Vec3::Ones()),
-                        0.0F,
-                        {}};
-        for (const EdgeStretch& stretch : stretches) {
-            if (static_cast<std::size_t>(stretch.pass) == pass && map.parts[stretch.part]) {
-                group.lines_mm.push_back(stretch.points_mm);
-            }
+LineGroup passGroup(const std::vector<EdgeStretch>& stretches, std::size_t pass, double width_mm,
+                    const LayerMap& map) {
+    LineGroup group{LineStyle::Solid, 1.2F, static_cast<float>(width_mm), map.colour, 0.0F, {}};
+    for (const EdgeStretch& stretch : stretches) {
+        if (static_cast<std::size_t>(stretch.pass) == pass && map.parts[stretch.part]) {
+            group.lines_mm.push_back(stretch.points_mm);
         }
+    }
+    return group;
+}
+
+// One pass over edges, or the dots after the last.
+void addEdgeLines(const Work& work, const Step& step, LayerMap& map) {
+    if (step.mask.index < work.line_widths_mm.size()) {
+        map.lines.push_back(passGroup(work.lines, step.mask.index, step.mask.from, map));
+        return;
+    }
+    Strokes dots;
+    for (std::size_t i = 0; i < work.line_dots_mm.size(); ++i) {
+        if (map.parts[work.dots_parts[i]]) dots.forks_mm.push_back(work.line_dots_mm[i]);
+    }
+    map.lines.push_back(forkDots(dots, step.mask.from, map.colour));
+}
+
+// All passes over edges in a glow: later ones are paler, since they are laid over the first.
+void addGlowLines(const Work& work, const Step& step, LayerMap& map) {
+    const std::vector<EdgeStretch>& stretches = work.glow_lines.at(step.mask.light);
+    for (std::size_t pass = 0; pass < std::min(step.mask.index, kGlowLineWidths_mm.size());
+         ++pass) {
+        const float pale = 0.35F * static_cast<float>(pass);
+        LineGroup group = passGroup(stretches, pass, kGlowLineWidths_mm.at(pass), map);
+        group.colour = (1.0F - pale) * map.colour + pale * Vec3::Ones();
         map.lines.push_back(std::move(group));
     }
 }
@@ -101,7 +112,11 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
         case Where::GlowLines:
             map.borders = {1.0};  // no surface, only lines
             map.inside = 1;
-            addEdgeLines(work, step, map);
+            if (step.mask.where == Where::GlowLines) {
+                addGlowLines(work, step, map);
+            } else {
+                addEdgeLines(work, step, map);
+            }
             return map;
         case Where::Drawn: {
             map.borders = {1.0};
@@ -117,7 +132,8 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
     // No borders are drawn on parts that the step does not lie on.
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
     for (std::size_t v = 0; v < map.values.size(); ++v) {
-        if (!map.parts[parts[v]]) map.values[v] = -1e9F;
+        const bool left = step.mask.but_not != nullptr && (*step.mask.but_not)[v];
+        if (!map.parts[parts[v]] || left) map.values[v] = -1e9F;
     }
     const bool drawn = step.tool == Tool::Brush || step.tool == Tool::FineBrush;
     const bool all_over = step.mask.where == Where::All || step.mask.where == Where::Reshade;

@@ -219,6 +219,14 @@ void layerLook(const Plan& plan, const Appearance& appearance, const LayerMap& m
     };
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
     plainFloor(plan, appearance, look.colours);
+    if (!map.laid.empty()) {
+        // A little of its form, so that flat paint is seen to lie on a figure.
+        look.outlines = false;
+        forVertices(plan, look, [&](std::size_t v) {
+            return Vec3((0.75F + 0.25F * skyVisibilityAt(appearance, v)) * map.laid[v]);
+        });
+        return;
+    }
     if (!map.coverage.empty()) {
         look.outlines = false;
         forVertices(plan, look, [&](std::size_t v) {

@@ -18,6 +18,7 @@ struct LayerMap {
     std::vector<double> borders;   // of the values, ascending; none: all of it
     std::size_t inside = 0;        // the stretch between borders that is painted
     std::vector<float> coverage;   // 0..1, one entry a vertex, where it fades; empty: it does not
+    std::vector<Vec3> laid;        // linear RGB a vertex: all that is painted by then, no map
     std::vector<bool> parts;       // that it lies on, one entry a part
     Vec3 colour = Vec3::Ones();    // of the mix, linear RGB
     std::vector<LineGroup> lines;  // strokes, or the lines to be drawn

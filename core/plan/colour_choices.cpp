@@ -12,6 +12,15 @@ bool isShare(double value) { return within(value, 0.0, 1.0); }
 
 }  // namespace
 
+const std::array<Primer, 5>& primers() {
+    static const std::array<Primer, 5> entries = {{{"black", {0.11, 0.11, 0.115}},
+                                                   {"grey", {0.5, 0.5, 0.5}},
+                                                   {"off-white", {0.90, 0.89, 0.85}},
+                                                   {"white", {0.96, 0.96, 0.96}},
+                                                   {"brown", {0.30, 0.21, 0.16}}}};
+    return entries;
+}
+
 std::string problemWith(const ColourChoices& colours) {
     if (!isShare(colours.adaptation)) return "Adaptation must lie between 0 and 1.";
     if (!isShare(colours.shading.strength)) {

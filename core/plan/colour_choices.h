@@ -1,6 +1,7 @@
 // What the painter decides about colour. Plain data.
 #pragma once
 
+#include <array>
 #include <string>
 #include <vector>
 
@@ -66,6 +67,13 @@ struct Underpainting {
     double filter_thickness = 0.5;  // in full coats
     bool operator==(const Underpainting&) const = default;
 };
+
+// What primers are sold in.
+struct Primer {
+    const char* name = "";
+    Srgb colour;
+};
+const std::array<Primer, 5>& primers();
 
 // How colours are to be mixed.
 struct MixingChoices {

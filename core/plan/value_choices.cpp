@@ -114,7 +114,11 @@ std::string problemWith(const ValueChoices& values) {
     }
     const EdgeLineChoices& lines = values.edge_lines;
     if (outside(lines.width_mm, 0.05, 20)) return "Edge lines must be 0.05 to 20 mm wide.";
-    if (lines.passes < 1 || lines.passes > 3) return "Edge lines take one to three passes.";
+    if (lines.passes < 1 || lines.passes > kMostEdgePasses) {
+        return "Edge lines take one to six passes.";
+    }
+    if (outside(lines.narrows, 0.3, 1)) return "A pass must keep 0.3 to 1 of the width before.";
+    if (lines.marks.size() > 1000) return "There are more than 1000 marks on edges.";
     const SquintChoices& squint = values.squint;
     if (outside(squint.distance_mm, 50, 1e5) || outside(squint.blur_deg, 0, 10) ||
         outside(squint.least_step, 0, 50)) {

@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "core/colour/colour.h"
 #include "core/geometry/mesh.h"
 #include "core/value/bands.h"
 
@@ -64,10 +65,23 @@ struct EdgeKindChoices {
 
 enum class EdgeSchool { Weighted, Even, Corners };
 
+// What the painter says of one edge, at a place on it.
+enum class EdgeWish { TakeIn, LeaveOut, Brightest };
+struct EdgeMark {
+    EdgeWish wish = EdgeWish::TakeIn;
+    Vec3 point_mm = Vec3::Zero();
+    bool operator==(const EdgeMark&) const = default;
+};
+
+inline constexpr int kMostEdgePasses = 6;
 struct EdgeLineChoices {
     EdgeSchool school = EdgeSchool::Weighted;
-    double width_mm = 0.35;  // of the first pass: the brush's mark
-    int passes = 3;          // 1..3, each narrower
+    double width_mm = 0.35;           // of the first pass: the brush's mark
+    int passes = 3;                   // 1..kMostEdgePasses, each lighter
+    double narrows = 0.5;             // width of each pass, relative to the one before
+    std::optional<Srgb> last_colour;  // of the last pass; none: the part's own, nearly white
+    bool corners_last = false;        // dots on lit corners after the last pass
+    std::vector<EdgeMark> marks;
     bool operator==(const EdgeLineChoices&) const = default;
 };
 

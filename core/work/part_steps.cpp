@@ -8,6 +8,7 @@
 
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
+#include "core/work/bare_ground.h"
 #include "core/work/hue_steps.h"
 #include "core/work/rim_steps.h"
 #include "core/work/step_key.h"
@@ -16,10 +17,8 @@
 namespace glaukophos {
 namespace {
 
-constexpr double kLeastBand_mm2 = 1.5;    // less is not worth a mix of its own
-constexpr double kLeastBandShare = 0.01;  // of the part
-constexpr double kBorderGlaze = 4.0;      // parts of thinner; common practice, no source
-constexpr double kSmallDeep = 0.05;       // a darkest band this small is laid over the next
+constexpr double kLeastBand_mm2 = 1.5;  // less is not worth a mix of its own
+constexpr double kBorderGlaze = 4.0;    // parts of thinner; common practice, no source
 
 // "Thinned 1:8, 1:5 and then 1:3."
 std::string veilWords(const std::vector<double>& thinners) {
@@ -36,24 +35,12 @@ class PartLayers {
     PartLayers(const WorkBasis& basis, PartIndex part)
         : m_basis(basis),
           m_part(part),
-          m_after_glow(comesLate(basis.plan, part) || turnedOverParts(basis.plan)[part]),
+          m_after_glow(isPaintedAfterGlow(basis.plan, part)),
           m_appearance(m_after_glow ? basis.appearance : basis.before),
           m_mixes(m_after_glow ? basis.mixes.parts[part] : basis.parts[part]),
-          m_ladder(m_appearance.ladders[part]) {
-        double area = 0.0;
-        for (const Rung& step : m_ladder) area += step.area_mm2;
-        for (std::size_t b = 0; b < m_ladder.size(); ++b) {
-            const BandMix& mix = m_mixes.bands[b];
-            if (!m_ladder[b].present || !mix.present || mix.recipe.drops.empty()) continue;
-            const bool same_as_below =
-                mix.joined && !m_bands.empty() &&
-                m_mixes.bands[m_bands.back()].recipe.drops == mix.recipe.drops;
-            const double least = std::max(kLeastBand_mm2, kLeastBandShare * area);
-            if (!same_as_below && m_ladder[b].area_mm2 >= std::min(least, 0.5 * area)) {
-                m_bands.push_back(b);
-            }
-        }
-    }
+          m_ladder(m_appearance.ladders[part]),
+          m_bands(layerBandsOf(basis, part).bands),
+          m_first(layerBandsOf(basis, part).first) {}
 
     std::vector<Step> steps() {
         if (m_bands.empty()) return {};
@@ -75,12 +62,15 @@ class PartLayers {
                 break;
         }
         for (Step& hue : hueSteps(m_basis, m_part)) m_steps.push_back(std::move(hue));
-        for (std::size_t i = 0; i < m_steps.size(); ++i) {
-            if (i > 0) follows(m_steps[i], m_steps[i - 1], "each layer lies on the one before");
-            complete(m_basis, m_steps[i]);
-            m_steps[i].phase = phase();
+        std::vector<Step> kept;
+        for (Step& step : m_steps) {
+            if (!leaveBareGround(m_basis, step)) continue;
+            if (!kept.empty()) follows(step, kept.back(), "each layer lies on the one before");
+            complete(m_basis, step);
+            step.phase = phase();
+            kept.push_back(std::move(step));
         }
-        return std::move(m_steps);
+        return kept;
     }
 
   private:
@@ -156,7 +146,7 @@ class PartLayers {
     void base(std::size_t b, const std::string& why) {
         Step base = step(StepKind::Base, b, "base");
         base.layer = fmt::format("base, {}", name(b));
-        base.coats = coatsOn(base, reflectanceOf(m_basis.plan.mixing.primer));
+        base.coats = coatsOn(base, m_basis.bare.under[m_part]);
         base.why = why;
         base.how = "Thin coats, each dried fully: one thick coat fills the detail.";
         m_steps.push_back(std::move(base));
@@ -276,7 +266,7 @@ class PartLayers {
     }
 
     void darkToLight(bool hatched) {
-        const bool small_deep = m_bands.size() > 1 && m_ladder[m_bands[0]].share < kSmallDeep;
+        const bool small_deep = m_first != m_bands[0];  // too small to start from
         const std::size_t first = small_deep ? 1 : 0;
         base(m_bands[first],
              small_deep ? fmt::format("{} is too small to start from: it goes on afterwards.",
@@ -377,6 +367,7 @@ class PartLayers {
     const PartMixes& m_mixes;
     const Ladder& m_ladder;
     std::vector<std::size_t> m_bands;  // those that are worth a mix, dark to light
+    std::size_t m_first;               // that the part begins with
     std::vector<Step> m_steps;
 };
 

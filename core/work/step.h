@@ -2,6 +2,7 @@
 #pragma once
 
 #include <array>
+#include <memory>
 #include <optional>
 #include <string>
 #include <vector>
@@ -56,8 +57,8 @@ enum class Where {
     Hue,        // hue veil `index`
     Reshade,    // recesses and the rim of `light`'s glow, whose irradiance is `from`
     Rim,        // within `from` mm of part `index`
-    Lines,      // edge highlights, passes up to `index`
-    GlowLines,  // the same in the glow of `light`
+    Lines,      // edge highlights, pass `index`, `from` mm wide; after the passes its dots
+    GlowLines,  // those in the glow of `light`, passes up to `index`
     Drawn,      // drawn line `light`, pass `index`, `from` mm wide; after the passes its dots
 };
 struct Mask {
@@ -66,6 +67,8 @@ struct Mask {
     double to = 1e9;
     std::size_t light = 0;
     std::size_t index = 0;
+    // Vertices that are left as they are; null: none.
+    std::shared_ptr<const std::vector<bool>> but_not{};
     bool operator==(const Mask&) const = default;
 };
 
@@ -138,6 +141,8 @@ struct Work {
     std::vector<float> lightness;        // L* before any glow, one entry a vertex
     std::vector<EdgeStretch> lines;      // edge highlights
     std::vector<double> line_widths_mm;  // one entry a pass
+    std::vector<Vec3> line_dots_mm;      // lit corners, or the brightest places of edges
+    std::vector<PartIndex> dots_parts;   // that they lie on
     // Edges that catch a glow, one entry a light: passes as in kGlowLineWidths_mm.
     std::vector<std::vector<EdgeStretch>> glow_lines;
     std::vector<Strokes> drawn;  // one entry a drawn line of the plan

@@ -154,6 +154,9 @@ std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask) {
             coverage = reshadeCoverage(basis, mask);
             break;
     }
+    if (mask.but_not != nullptr) {
+        fill([&](std::size_t v) { return (*mask.but_not)[v] ? 0.0F : coverage[v]; });
+    }
     if (appearance.irradiance.hidden.empty()) return coverage;
     fill([&](std::size_t v) { return appearance.irradiance.hidden[v] ? 0.0F : coverage[v]; });
     return coverage;

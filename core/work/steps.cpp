@@ -11,7 +11,9 @@
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
 #include "core/geometry/nearest_vertex.h"
+#include "core/work/bare_ground.h"
 #include "core/work/dim_steps.h"
+#include "core/work/edge_steps.h"
 #include "core/work/glow_lines.h"
 #include "core/work/glow_steps.h"
 #include "core/work/ground_steps.h"
@@ -27,34 +29,6 @@ namespace glaukophos {
 namespace {
 
 constexpr double kSameMix = 1.5;  // CIEDE2000 between two parts' mixes that one can serve
-constexpr double kShortestLines_mm = 8.0;
-
-std::optional<Step> edgeStep(const WorkBasis& basis, PartIndex part) {
-    double length = 0.0;
-    for (const EdgePass& pass : basis.lines.passes) length += pass.part_lengths_mm[part];
-    const std::vector<BandMix>& bands = basis.parts[part].bands;
-    const bool glows = basis.plan.parts[part].material == Material::Glowing;
-    if (length < kShortestLines_mm || glows) return std::nullopt;
-    const auto top = std::find_if(bands.rbegin(), bands.rend(), [](const BandMix& band) {
-        return band.present && !band.recipe.drops.empty();
-    });
-    if (top == bands.rend()) return std::nullopt;
-    Step step;
-    step.kind = StepKind::Edges;
-    step.parts = {part};
-    step.key = keyOf(basis.plan.parts[part], "edges");
-    step.layer = "edge highlights";
-    step.mask = {Where::Lines, 0, 0, 0, basis.lines.passes.size()};
-    step.lines_mm = length;
-    step.recipe = top->recipe;
-    step.thinner = 1.5;
-    step.tool = Tool::FineBrush;
-    step.phase = comesLate(basis.plan, part) ? Phase::Late : Phase::Edges;
-    step.why = fmt::format("Edges show form quickly: {:.0f} mm of them catch light here.", length);
-    step.how = "The side of the brush along the edge; each further pass shorter and finer.";
-    complete(basis, step);
-    return step;
-}
 
 // Parts in the order in which they are painted.
 std::vector<PartIndex> partsInOrder(const WorkBasis& basis) {
@@ -237,11 +211,11 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
             layers.front().after.push_back(
                 {below[part], "what glows in a recess comes before what stands over it"});
         }
-        auto edge = edgeStep(basis, part);
-        if (edge) {
-            follows(*edge, layers.back(), "edges are drawn on finished layers");
-            layers.push_back(std::move(*edge));
+        std::vector<Step> edges = edgeSteps(basis, part);
+        if (!edges.empty()) {
+            follows(edges.front(), layers.back(), "edges are drawn on finished layers");
         }
+        append(layers, std::move(edges));
         append(steps, std::move(layers));
     }
     const std::vector<Step> dim = dimSteps(basis);
@@ -316,6 +290,7 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
         basis.veil_parts.push_back(surface.parts[nearestVertex(surface, veil.point_mm)]);
     }
 
+    basis.bare = bareGroundOf(basis);
     if (drawn.size() == plan.lines.size()) basis.drawn = drawn;
     basis.glow_lines.resize(plan.lights.size());
     if (glows) {
@@ -344,6 +319,8 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
     work.lines = lines.stretches;
     work.glow_lines = basis.glow_lines;
     work.drawn.assign(basis.drawn.begin(), basis.drawn.end());
+    work.line_dots_mm = lines.brightest_mm;
+    work.dots_parts = lines.brightest_parts;
     for (const EdgePass& pass : lines.passes) work.line_widths_mm.push_back(pass.width_mm);
     return work;
 }

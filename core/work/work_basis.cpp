@@ -30,9 +30,9 @@ std::string namesOf(const Plan& plan, const std::vector<PartIndex>& parts) {
 
 void complete(const WorkBasis& basis, Step& step) {
     if (!step.layer.empty()) step.title = titleOf(basis.plan, step);
-    if (step.mask.where == Where::Lines || step.mask.where == Where::GlowLines) {
+    if (step.mask.where == Where::GlowLines) {
         step.area_mm2 = step.lines_mm * basis.plan.values.edge_lines.width_mm;
-    } else if (step.mask.where == Where::Drawn) {
+    } else if (step.mask.where == Where::Lines || step.mask.where == Where::Drawn) {
         step.area_mm2 = step.lines_mm * step.mask.from;
     } else {
         step.area_mm2 = areaOf(basis.maps(), step.mask, step.parts);

@@ -9,6 +9,13 @@ namespace glaukophos {
 // Parts of thinner in a glaze: what is below shows through. Common practice, no source.
 inline constexpr double kGlazeThinner = 4.0;
 
+// See bareGroundOf. Marks vertices; null where none is meant.
+struct BareGround {
+    std::shared_ptr<const std::vector<bool>> right;  // looks as planned
+    std::shared_ptr<const std::vector<bool>> based;  // that, or already as the part's base
+    std::vector<Reflectance> under{};                // the bases, a mean; one entry a part
+};
+
 struct WorkBasis {
     const Plan& plan;
     const Appearance& appearance;
@@ -20,6 +27,7 @@ struct WorkBasis {
     std::vector<PartIndex> veil_parts{};                 // that each hue veil lies on
     std::vector<std::vector<EdgeStretch>> glow_lines{};  // one entry a light
     std::span<const Strokes> drawn{};                    // one entry a drawn line
+    BareGround bare{};
 
     [[nodiscard]] MapBasis maps() const { return {plan, appearance, before.values.lightness}; }
     [[nodiscard]] const PaintRange& paint() const { return plan.values.paint; }

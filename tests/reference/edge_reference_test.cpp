@@ -137,7 +137,9 @@ TEST(EdgeLines, OfARimAreBrightestTowardsTheLight) {
 TEST(EdgeLines, OfTheEvenSchoolRunAllRoundAndOfCornersAreDots) {
     Plan plan = planOf({box({-10, -10, 0}, {10, 10, 20})});
     plan.lights = {farLight(1.5, 45, 0.25)};
-    plan.values.edge_lines = {EdgeSchool::Even, 0.5, 2};
+    plan.values.edge_lines.school = EdgeSchool::Even;
+    plan.values.edge_lines.width_mm = 0.5;
+    plan.values.edge_lines.passes = 2;
     const auto appearance = evaluate(plan, {});
     ASSERT_TRUE(appearance);
     const Ridges ridges = ridgesOf(plan.figure->form->whole, {}, {});

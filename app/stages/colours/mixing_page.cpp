@@ -16,24 +16,11 @@ namespace {
 constexpr int kLine = 17;
 constexpr int kChip = 22;
 
-struct Primer {
-    const char* name = "";
-    Srgb colour;
-};
-const std::array<Primer, 5>& primers() {
-    static const std::array<Primer, 5> entries = {{{QT_TR_NOOP("black"), {0.11, 0.11, 0.115}},
-                                                   {QT_TR_NOOP("grey"), {0.5, 0.5, 0.5}},
-                                                   {QT_TR_NOOP("off-white"), {0.90, 0.89, 0.85}},
-                                                   {QT_TR_NOOP("white"), {0.96, 0.96, 0.96}},
-                                                   {QT_TR_NOOP("brown"), {0.30, 0.21, 0.16}}}};
-    return entries;
-}
-
 int primerIndex(const Srgb& colour) {
     for (std::size_t i = 0; i < primers().size(); ++i) {
         if (hexFrom(primers().at(i).colour) == hexFrom(colour)) return static_cast<int>(i);
     }
-    return -1;
+    return static_cast<int>(primers().size());  // "another"
 }
 
 QString coatsWords(const BandMix& band) {
@@ -236,11 +223,12 @@ void MixingPage::addPaints() {
 void MixingPage::addHandling() {
     QStringList names;
     for (const Primer& primer : primers()) names << tr(primer.name);
+    names << tr("another");
     m_primer = addChoice("primer", tr("Over a primer of"),
                          tr("Coats until the first colour hides it are counted over this"), names,
                          [](Plan& plan, int index) {
-                             plan.mixing.primer =
-                                 primers().at(static_cast<std::size_t>(index)).colour;
+                             const auto i = static_cast<std::size_t>(index);
+                             if (i < primers().size()) plan.mixing.primer = primers().at(i).colour;
                          });
     const auto thinner = [](auto& plan) -> auto& { return plan.mixing.thinner; };
     addNumber({"thinner",

@@ -1,6 +1,7 @@
 // Three coats, as painters lay them; what they come to is shown on the figure at once.
 #include "app/stages/colours/under_page.h"
 
+#include "app/stages/colours/primer_cards.h"
 #include "app/widgets/text.h"
 
 namespace glaukophos {
@@ -30,6 +31,7 @@ QString coatName(std::size_t coat) {
 UnderPage::UnderPage(Document& document, FigureView& view, QWidget* parent)
     : PlanPage(document, parent, Aspect::Colours),
       m_used(new QCheckBox(tr("Plan an underpainting"), this)) {
+    column().addWidget(new PrimerCards(document, this));
     m_used->setObjectName(QStringLiteral("underUsed"));
     m_used->setToolTip(
         tr("Sprays lay paint where light from there would fall: see the result "

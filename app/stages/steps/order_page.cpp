@@ -94,6 +94,7 @@ OrderPage::OrderPage(Document& document, QWidget* parent)
     m_summary = addCaption("stepsSummary");
     buildList();
     buildButtons();
+    buildSights();
     m_problem = new QLabel(this);
     m_problem->setObjectName(QStringLiteral("problem"));
     m_problem->setAccessibleName(tr("What the order breaks"));
@@ -135,6 +136,28 @@ void OrderPage::buildButtons() {
     connect(later, &QPushButton::clicked, this, [this] { moveChosen(1); });
     connect(m_usual, &QPushButton::clicked, this,
             [this] { change(tr("Usual order"), [](Plan& plan) { plan.steps.moved.clear(); }); });
+}
+
+void OrderPage::buildSights() {
+    auto* row = new QHBoxLayout;
+    row->setSpacing(5);
+    m_sights = new QButtonGroup(this);
+    const std::array<std::tuple<const char*, QString, QString>, 3> sights = {
+        {{"sightMap", tr("Where it goes"), tr("The layer alone, on the bare figure")},
+         {"sightBefore", tr("Before"), tr("All that is painted when this step begins")},
+         {"sightAfter", tr("After"), tr("All that is painted when this step is done")}}};
+    for (std::size_t i = 0; i < sights.size(); ++i) {
+        const auto& [object, text, tip] = sights.at(i);
+        auto* button = new TabButton(text, this);
+        button->setObjectName(q(object));
+        button->setToolTip(tip);
+        button->setCheckable(true);
+        button->setChecked(i == 0);
+        m_sights->addButton(button, static_cast<int>(i));
+        row->addWidget(button);
+    }
+    column().addLayout(row);
+    connect(m_sights, &QButtonGroup::idClicked, this, [this] { emit stepChosen(m_chosen); });
 }
 
 void OrderPage::buildCard() {

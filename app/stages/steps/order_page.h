@@ -1,6 +1,7 @@
 // All steps in working order; dragging one changes the order, and what breaks is said.
 #pragma once
 
+#include <QButtonGroup>
 #include <QListWidget>
 
 #include "app/pages/plan_page.h"
@@ -18,6 +19,9 @@ class OrderPage : public PlanPage {
     [[nodiscard]] const QString& chosen() const { return m_chosen; }
     void choose(const QString& key);
     [[nodiscard]] QListWidget& list() { return *m_list; }
+    // What of the step the figure shows: where it goes, or how all looks before or after it.
+    enum class Sight { Map, Before, After };
+    [[nodiscard]] Sight sight() const { return static_cast<Sight>(m_sights->checkedId()); }
 
   signals:
     void stepChosen(const QString& key);
@@ -28,6 +32,7 @@ class OrderPage : public PlanPage {
   private:
     void buildList();
     void buildButtons();
+    void buildSights();
     void buildCard();
     void fillList(const Evaluated& evaluated);
     void showStep(const Evaluated& evaluated, const Step& step);
@@ -42,6 +47,7 @@ class OrderPage : public PlanPage {
     QLabel* m_caution = nullptr;
     DropsView* m_drops = nullptr;
     QPushButton* m_usual = nullptr;
+    QButtonGroup* m_sights = nullptr;
     QString m_chosen;
     std::shared_ptr<const Desk> m_shown;  // that the list is of
     bool m_filling = false;

@@ -7,6 +7,7 @@
 #include "app/stages/steps/time_page.h"
 #include "app/view/figure_view.h"
 #include "app/widgets/page_tabs.h"
+#include "core/work/laid_paint.h"
 
 namespace glaukophos {
 
@@ -32,8 +33,11 @@ class StepsPanel : public StagePanel {
 
     Document& m_document;
     FigureView& m_view;
-    PageTabs* m_pages;  // owned by Qt, as is the following
+    PageTabs* m_pages;  // owned by Qt, as is the page
     OrderPage* m_order;
+    // Paint as far as it was looked at last, and the results it was laid from.
+    std::shared_ptr<LaidPaint> m_laid;
+    EvaluatedPtr m_laid_from;
 };
 
 }  // namespace glaukophos

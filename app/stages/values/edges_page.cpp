@@ -5,6 +5,7 @@
 #include <QPainter>
 #include <QPushButton>
 
+#include "app/view/place_tool.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 
@@ -32,7 +33,8 @@ QString schoolWords(EdgeSchool school) {
 
 }  // namespace
 
-EdgesPage::EdgesPage(Document& document, QWidget* parent) : PlanPage(document, parent) {
+EdgesPage::EdgesPage(Document& document, FigureView& view, QWidget* parent)
+    : PlanPage(document, parent), m_view(view) {
     addKinds();
     addLines();
     column().addStretch(1);
@@ -99,7 +101,7 @@ void EdgesPage::addLines() {
     const auto width = [](ValueChoices& v) -> double& { return v.edge_lines.width_mm; };
     addNumber({"edgeWidth",
                tr("Width of the first line"),
-               tr("The brush's mark; each further pass is half as wide. Finer forms than this are "
+               tr("The brush's mark. Finer forms than this are "
                   "no edges"),
                {0.15, 2, 2, tr(" mm"), false},
                getChoice(width),
@@ -107,18 +109,90 @@ void EdgesPage::addLines() {
     addNumber({"edgePasses",
                tr("Passes"),
                tr("Each lighter, narrower and shorter"),
-               {1, 3, 0, {}, false},
+               {1, kMostEdgePasses, 0, {}, false},
                [](const Plan& plan, auto) {
                    return std::optional<double>(plan.values.edge_lines.passes);
                },
                [](Plan& plan, auto, double value) {
                    plan.values.edge_lines.passes = static_cast<int>(std::lround(value));
                }});
+    const auto narrows = [](ValueChoices& v) -> double& { return v.edge_lines.narrows; };
+    addNumber({"edgeNarrows",
+               tr("Each pass keeps of the width"),
+               tr("Width of each pass, relative to the one before"),
+               {0.3, 1, 2, {}, false},
+               getChoice(narrows),
+               setChoice(narrows)});
+    addWishes();
     m_passes = addCaption("edgePassWords");
     addShowButton("showLines", tr("Show the edge lines"), Overlay::Edges);
 }
 
+// What the painter says of single edges, and how they end.
+void EdgesPage::addWishes() {
+    m_corners = new QCheckBox(tr("Dots on lit corners at the end"), this);
+    m_corners->setObjectName(QStringLiteral("cornersLast"));
+    m_corners->setToolTip(tr("Corners alone, after the last pass"));
+    column().addWidget(m_corners);
+    connect(m_corners, &QCheckBox::clicked, this, [this](bool on) {
+        change(tr("Corners last"), [&](Plan& plan) { plan.values.edge_lines.corners_last = on; });
+    });
+    m_own_last = new QCheckBox(tr("The last pass in a colour of its own"), this);
+    m_own_last->setObjectName(QStringLiteral("ownLastColour"));
+    m_own_last->setToolTip(tr("Instead of the part's own colour, nearly white"));
+    m_last_colour = new ColourField(tr("Its colour"), tr("Of the last pass over edges"), this);
+    m_last_colour->setObjectName(QStringLiteral("lastEdgeColour"));
+    column().addWidget(m_own_last);
+    column().addWidget(m_last_colour);
+    const auto take = [this](std::optional<Srgb> colour) {
+        change(tr("Last edge colour"),
+               [&](Plan& plan) { plan.values.edge_lines.last_colour = colour; });
+    };
+    connect(m_own_last, &QCheckBox::clicked, this, [take](bool on) {
+        take(on ? std::optional(Srgb{0.95, 0.95, 0.92}) : std::nullopt);
+    });
+    connect(m_last_colour, &ColourField::colourEdited, this, [take](Srgb colour) { take(colour); });
+    auto* row = new QHBoxLayout;
+    const std::array<std::tuple<const char*, QString, QString, EdgeWish>, 3> wishes = {
+        {{"edgeTakeIn", tr("Take in …"), tr("Then click on an edge that is to be lined"),
+          EdgeWish::TakeIn},
+         {"edgeLeaveOut", tr("Leave out …"), tr("Then click on an edge that is not to be lined"),
+          EdgeWish::LeaveOut},
+         {"edgeBrightest", tr("Brightest …"), tr("Then click where an edge is to be brightest"),
+          EdgeWish::Brightest}}};
+    for (const auto& [object, text, tip, wish] : wishes) {
+        auto* button = newButton(object, text, tip);
+        row->addWidget(button);
+        connect(button, &QPushButton::clicked, this,
+                [this, tip = tip, wish = wish] { askWish(tip, wish); });
+    }
+    column().addLayout(row);
+    m_forget = newButton("edgeForget", tr("Forget these marks"),
+                         tr("The light alone decides which edges are lined"));
+    column().addWidget(m_forget);
+    connect(m_forget, &QPushButton::clicked, this, [this] {
+        change(tr("Forget edge marks"), [](Plan& plan) { plan.values.edge_lines.marks.clear(); });
+    });
+}
+
+void EdgesPage::askWish(const QString& prompt, EdgeWish wish) {
+    emit overlayRequested(Overlay::Edges);
+    m_view.takeTool(std::make_unique<PlaceTool>(
+        m_view, tr("%1. Esc leaves it.").arg(prompt),
+        [this, wish](const SurfacePoint& place, const QPointF& /*at*/) {
+            change(tr("Mark an edge"), [&](Plan& plan) {
+                plan.values.edge_lines.marks.push_back({wish, place.point_mm});
+            });
+        }));
+}
+
 void EdgesPage::showPlan(const Plan& plan) {
+    const EdgeLineChoices& lines = plan.values.edge_lines;
+    m_corners->setChecked(lines.corners_last);
+    m_own_last->setChecked(lines.last_colour.has_value());
+    m_last_colour->setVisible(lines.last_colour.has_value());
+    if (lines.last_colour) m_last_colour->setColour(*lines.last_colour);
+    m_forget->setVisible(!lines.marks.empty());
     m_school->setCurrentIndex(static_cast<int>(plan.values.edge_lines.school));
 }
 

@@ -1,10 +1,13 @@
 // Values stage, third page: where to blend and where not, and which edges to highlight.
 #pragma once
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <array>
 
 #include "app/pages/plan_page.h"
+#include "app/view/figure_view.h"
+#include "app/widgets/colour_field.h"
 #include "core/picture/look.h"
 
 namespace glaukophos {
@@ -13,7 +16,7 @@ class EdgesPage : public PlanPage {
     Q_OBJECT
 
   public:
-    explicit EdgesPage(Document& document, QWidget* parent = nullptr);
+    EdgesPage(Document& document, FigureView& view, QWidget* parent = nullptr);
 
   signals:
     void overlayRequested(glaukophos::Overlay overlay);
@@ -21,14 +24,22 @@ class EdgesPage : public PlanPage {
   private:
     void addKinds();
     void addLines();
+    void addWishes();
+    // Waits for a click on an edge.
+    void askWish(const QString& prompt, EdgeWish wish);
     void addShowButton(const char* object, const QString& text, Overlay overlay);
     void showPlan(const Plan& plan) override;
     void showResults(const Evaluated& evaluated) override;
 
+    FigureView& m_view;
     std::array<QLabel*, kEdgeKindCount> m_kinds{};  // owned by Qt, as are the following
     QLabel* m_thrown = nullptr;
     QComboBox* m_school = nullptr;
     QLabel* m_passes = nullptr;
+    QCheckBox* m_corners = nullptr;
+    QCheckBox* m_own_last = nullptr;
+    ColourField* m_last_colour = nullptr;
+    QPushButton* m_forget = nullptr;
 };
 
 // A short line in the style that a kind of border is drawn in.

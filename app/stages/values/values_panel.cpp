@@ -9,7 +9,7 @@ ValuesPanel::ValuesPanel(Document& document, FigureView& view, QWidget* parent)
       m_bands(new BandsPage(document, this)),
       m_hand(new HandPage(document, view, this)) {
     auto* tone = new TonePage(document, this);
-    auto* edges = new EdgesPage(document, this);
+    auto* edges = new EdgesPage(document, view, this);
     auto* study = new StudyPage(document, view, this);
     m_pages->addPage(tr("Tone"), tr("From light to lightness"), "pageTone", tone);
     m_pages->addPage(tr("Bands"), tr("Few values, each with a place, a border and a share"),

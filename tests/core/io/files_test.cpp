@@ -127,7 +127,14 @@ TEST_F(Files, GlaukKeepsEverything) {
     plan->values.sheen = {1.5, true};
     plan->values.calm = {0.5, 0.25};
     plan->values.edge_kinds = {0.25, 3.5};
-    plan->values.edge_lines = {EdgeSchool::Corners, 0.75, 2};
+    EdgeLineChoices& lines = plan->values.edge_lines;
+    lines.school = EdgeSchool::Corners;
+    lines.width_mm = 0.75;
+    lines.passes = 2;
+    lines.narrows = 0.75;
+    lines.last_colour = Srgb{1, 1, 0};
+    lines.corners_last = true;
+    lines.marks = {{EdgeWish::LeaveOut, Vec3(1, 2, 3)}, {EdgeWish::Brightest, Vec3(0, 0, 1)}};
     plan->values.squint = {450, 0.5, 6};
     plan->values.face = FaceQuarters{true, {1, 2, 3}, {0, -1, 0}, 5, 10, 0.75, 0.25};
     plan->values.corrections = {{-2, 1.5, {{1, 2, 3}, {4, 5, 6}}, {{0, 0, 1}, {0, -1, 0}}}};

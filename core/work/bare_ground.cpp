@@ -1,0 +1,192 @@
+#include "core/work/bare_ground.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "core/base/parallel.h"
+#include "core/colour/colour_difference.h"
+#include "core/painted/underpaint.h"
+#include "core/value/settle.h"
+#include "core/work/part_steps.h"
+
+namespace glaukophos {
+namespace {
+
+constexpr double kNearEnough = 5.0;       // CIEDE2000
+constexpr double kLeastPatch_mm2 = 1.2;   // a brush mark
+constexpr double kLeastBand_mm2 = 1.5;    // less is not worth a mix of its own
+constexpr double kLeastBandShare = 0.01;  // of the part
+constexpr double kSmallDeep = 0.05;       // a darkest band this small is laid over the next
+
+struct Painted {
+    const Appearance& appearance;
+    const PartMixes& mixes;
+    const Ladder& ladder;
+};
+
+Painted paintedAs(const WorkBasis& basis, PartIndex part) {
+    const bool after = isPaintedAfterGlow(basis.plan, part);
+    const Appearance& appearance = after ? basis.appearance : basis.before;
+    return {appearance, after ? basis.mixes.parts[part] : basis.parts[part],
+            appearance.ladders[part]};
+}
+
+// What is wanted in each band of a part, and how far the ground may be off there. Bands that share
+// a mix are one; nothing is known of a part without any.
+struct Wanted {
+    std::vector<Lab> colours;
+    std::vector<double> tolerances;
+    std::size_t first = 0;  // that the part begins with
+
+    [[nodiscard]] bool isMet(std::size_t band, const Lab& here) const {
+        return ciede2000(here, colours[band]) <= tolerances[band];
+    }
+};
+
+Wanted wantedOf(const WorkBasis& basis, PartIndex part, const Painted& painted) {
+    const LayerBands layers = layerBandsOf(basis, part);
+    Wanted wanted;
+    if (layers.bands.empty() || buildUpOf(basis.plan, part) == BuildUp::GreysFirst) return wanted;
+    const auto mixAt = [&](std::size_t layer) {
+        return painted.mixes.bands[layers.bands[layer]].recipe.colour;
+    };
+    wanted.first = layers.first;
+    std::size_t layer = 0;
+    for (std::size_t b = 0; b < painted.ladder.size(); ++b) {
+        if (layer + 1 < layers.bands.size() && layers.bands[layer + 1] <= b) ++layer;
+        double tolerance = kNearEnough;
+        if (layer > 0) {
+            tolerance = std::min(tolerance, 0.5 * ciede2000(mixAt(layer - 1), mixAt(layer)));
+        }
+        if (layer + 1 < layers.bands.size()) {
+            tolerance = std::min(tolerance, 0.5 * ciede2000(mixAt(layer), mixAt(layer + 1)));
+        }
+        wanted.colours.push_back(mixAt(layer));
+        wanted.tolerances.push_back(tolerance);
+    }
+    return wanted;
+}
+
+// 100 where it will do, else 0; specks go to what is round them.
+std::shared_ptr<const std::vector<bool>> merged(const Surface& surface, std::vector<float> marks) {
+    if (std::ranges::none_of(marks, [](float mark) { return mark > 0.0F; })) return nullptr;
+    mergeSpecks(surface.links, surface.areas_mm2, kLeastPatch_mm2, marks);
+    auto result = std::make_shared<std::vector<bool>>(marks.size());
+    for (std::size_t v = 0; v < marks.size(); ++v) (*result)[v] = marks[v] > 50.0F;
+    return result;
+}
+
+// What the base of a part is laid on, where it is.
+Reflectance meanUnder(const WorkBasis& basis, PartIndex part, std::span<const Xyz> ground,
+                      const std::vector<float>& done) {
+    const Surface& surface = basis.plan.figure->surface;
+    Vec3d sum = Vec3d::Zero();
+    double area = 0.0;
+    for (std::size_t v = 0; v < ground.size(); ++v) {
+        if (surface.parts[v] != part || done[v] > 0.0F) continue;
+        sum += surface.areas_mm2[v] * ground[v].xyz;
+        area += surface.areas_mm2[v];
+    }
+    if (area <= 0.0) return reflectanceOf(basis.plan.mixing.primer);
+    return reflectanceOf(displayable(labFrom(Xyz{sum / area})));
+}
+
+}  // namespace
+
+bool isPaintedAfterGlow(const Plan& plan, PartIndex part) {
+    return comesLate(plan, part) || turnedOverParts(plan)[part];
+}
+
+LayerBands layerBandsOf(const WorkBasis& basis, PartIndex part) {
+    const Painted painted = paintedAs(basis, part);
+    const Ladder& ladder = painted.ladder;
+    double area = 0.0;
+    for (const Rung& rung : ladder) area += rung.area_mm2;
+    LayerBands result;
+    for (std::size_t b = 0; b < ladder.size(); ++b) {
+        const BandMix& mix = painted.mixes.bands[b];
+        if (!ladder[b].present || !mix.present || mix.recipe.drops.empty()) continue;
+        const bool same_as_below =
+            mix.joined && !result.bands.empty() &&
+            painted.mixes.bands[result.bands.back()].recipe.drops == mix.recipe.drops;
+        const double least = std::max(kLeastBand_mm2, kLeastBandShare * area);
+        if (!same_as_below && ladder[b].area_mm2 >= std::min(least, 0.5 * area)) {
+            result.bands.push_back(b);
+        }
+    }
+    if (result.bands.empty()) return result;
+    switch (buildUpOf(basis.plan, part)) {
+        case BuildUp::MiddleFirst:
+            result.first = result.bands[result.bands.size() / 2];
+            break;
+        case BuildUp::LightToDark:
+            result.first = result.bands.back();
+            break;
+        default:
+            result.first = result.bands.size() > 1 && ladder[result.bands[0]].share < kSmallDeep
+                               ? result.bands[1]
+                               : result.bands[0];
+    }
+    return result;
+}
+
+BareGround bareGroundOf(const WorkBasis& basis) {
+    const Plan& plan = basis.plan;
+    const Surface& surface = plan.figure->surface;
+    const std::size_t count = surface.parts.size();
+    std::vector<Xyz> ground = underpaintedOf(plan, basis.appearance.irradiance);
+    if (ground.empty()) {
+        ground.assign(count, reflected(daylight(), reflectanceOf(plan.mixing.primer)));
+    }
+    std::vector<float> right(count, 0.0F);
+    std::vector<float> based(count, 0.0F);
+    std::vector<Painted> painted;
+    std::vector<Wanted> wanted;
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        const auto part = static_cast<PartIndex>(p);
+        painted.push_back(paintedAs(basis, part));
+        wanted.push_back(wantedOf(basis, part, painted.back()));
+    }
+    forChunks(count, {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            const Wanted& here = wanted[surface.parts[v]];
+            if (here.colours.empty()) continue;
+            const Appearance& appearance = painted[surface.parts[v]].appearance;
+            const std::size_t band =
+                bandOf(appearance.values.lightness[v], appearance.bands.borders);
+            const Lab colour = labFrom(ground[v]);
+            if (here.isMet(band, colour)) right[v] = 100.0F;
+            if (right[v] > 0.0F || here.isMet(here.first, colour)) based[v] = 100.0F;
+        }
+    });
+    BareGround bare;
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        bare.under.push_back(meanUnder(basis, static_cast<PartIndex>(p), ground, based));
+    }
+    bare.right = merged(surface, std::move(right));
+    bare.based = merged(surface, std::move(based));
+    return bare;
+}
+
+bool leaveBareGround(const WorkBasis& basis, Step& step) {
+    constexpr double kTouchUp = 0.8;  // of the layer: less is a touching up
+    const bool base = step.kind == StepKind::Base;
+    const bool covers = base || step.kind == StepKind::Layer || step.kind == StepKind::Between;
+    const auto& but_not = base ? basis.bare.based : basis.bare.right;
+    if (!covers || but_not == nullptr) return true;
+    Mask rest = step.mask;
+    rest.but_not = but_not;
+    const double whole_mm2 = areaOf(basis.maps(), step.mask, step.parts);
+    const double rest_mm2 = areaOf(basis.maps(), rest, step.parts);
+    if (rest_mm2 > 0.995 * whole_mm2) return true;
+    step.mask = rest;
+    if (rest_mm2 < kTouchUp * whole_mm2) {
+        if (!base) step.layer = "touch up " + step.layer;
+        step.why += fmt::format(" The ground is right already on {} of it.",
+                                areaWords(whole_mm2 - rest_mm2));
+    }
+    return rest_mm2 >= kLeastBand_mm2;
+}
+
+}  // namespace glaukophos
