@@ -1,4 +1,4 @@
-// Steps in the order in which they are painted, two on a page.
+// Steps in the order in which they are painted, what belongs together as one entry.
 #include "app/paper/work_sheet.h"
 
 #include <fmt/format.h>
@@ -17,13 +17,16 @@
 #include "core/io/png_file.h"
 #include "core/io/work_files.h"
 #include "core/picture/layer_map.h"
+#include "core/picture/step_view.h"
 #include "core/picture/study.h"
+#include "core/work/folded_steps.h"
 #include "core/work/part_steps.h"
 
 namespace glaukophos {
 namespace {
 
-constexpr double kMapWidth_mm = 88.0;
+constexpr double kMapWidth_mm = 62.0;
+constexpr int kEntriesAPage = 8;
 
 std::shared_ptr<const LayerMap> mapOf(const Evaluated& evaluated, const Step& step) {
     return std::make_shared<const LayerMap>(
@@ -43,59 +46,134 @@ Image mapPicture(const Evaluated& evaluated, const ViewChoice& view, const Step&
     return renderPicture(figure, camera, grid, look, {}, 4);
 }
 
-// Words beside the map, from `left` to the page's right edge.
-void stepWords(Page& page, const Evaluated& evaluated, std::size_t index, double left) {
-    const Work& work = evaluated.desk->work;
-    const Step& step = work.steps[index];
-    QPainter& painter = page.painter();
-    double y = page.y();
-    const double width = page.area().right() - left;
-    const auto write = [&](const QString& text, double size_mm, bool bold, const QColor& ink) {
-        if (text.isEmpty()) return;
-        page.setFont(size_mm, bold);
+// Writes down a column, until its foot.
+class Column {
+  public:
+    Column(Page& page, const QRectF& box) : m_page(page), m_box(box), m_y(box.top()) {}
+
+    void write(const QString& text, double size_mm, bool bold, const QColor& ink) {
+        if (text.isEmpty() || m_y >= m_box.bottom()) return;
+        m_page.setFont(size_mm, bold);
+        QPainter& painter = m_page.painter();
         painter.setPen(ink);
+        const QRectF room(m_box.left(), m_y, m_box.width(), m_box.bottom() - m_y);
         QRectF used;
-        painter.drawText(QRectF(left, y, width, 70), Qt::AlignLeft | Qt::TextWordWrap, text, &used);
-        y += used.height() + 1.3;
-    };
-    write(QStringLiteral("%1. %2").arg(index + 1).arg(q(step.title)), 4.6, true, kInk);
-    if (step.area_mm2 > 0.0) write(q(areaWords(step.area_mm2)), 3.2, false, kSoftInk);
-    page.setFont(3.4, false);
-    y += 1.0 + paintDrops(painter, QRectF(left, y, width, 60), 5.0,
-                          droppedRecipe(evaluated.plan, work, step, true), kInk, kRule);
-    // Boxes to tick.
-    if (step.kind != StepKind::CleanUp) {
-        painter.setPen(QPen(kInk, 0.3));
+        painter.drawText(room, Qt::AlignLeft | Qt::TextWordWrap, text, &used);
+        m_y += used.height() + 0.7;
+    }
+    // One line: the mix, its thinning, and a box to tick for every coat.
+    void writeMix(const Evaluated& evaluated, const Step& step, const QString& name) {
+        constexpr double kBox_mm = 3.0;
+        const DroppedRecipe recipe =
+            droppedRecipe(evaluated.plan, evaluated.desk->work, step, true);
+        QPainter& painter = m_page.painter();
+        if (recipe.mix.isValid()) {
+            painter.fillRect(QRectF(m_box.left(), m_y + 0.4, kBox_mm, kBox_mm), recipe.mix);
+        }
+        double right = m_box.right();
+        painter.setPen(QPen(kInk, 0.25));
         painter.setBrush(Qt::NoBrush);
         for (int i = 0; i < std::min(step.coats, 9); ++i) {
-            painter.drawRect(QRectF(left + i * 6.0, y, 4.0, 4.0));
+            right -= kBox_mm + 1.0;
+            painter.drawRect(QRectF(right + 1.0, m_y + 0.4, kBox_mm, kBox_mm));
         }
-        y += 5.6;
-        write(QObject::tr("%1 of %2, %3 to dry")
-                  .arg(counted(step.coats, QObject::tr("coat"), QObject::tr("coats")),
-                       q(timeWords(std::max(1.0, step.work_min))), q(timeWords(step.dry_min))),
-              3.4, true, kInk);
+        QStringList parts;
+        for (const DroppedPaint& paint : recipe.paints) {
+            parts << (paint.count > 0 ? QStringLiteral("%1 %2").arg(paint.count).arg(paint.name)
+                                      : paint.name);
+        }
+        QString words = parts.join(QStringLiteral(" + "));
+        if (!recipe.paints.empty() && recipe.paints.front().touches)
+            words += QObject::tr(" (touches)");
+        if (!name.isEmpty()) words = name + QStringLiteral(": ") + words;
+        if (!recipe.thinning.isEmpty()) words += QStringLiteral(", ") + recipe.thinning;
+        if (recipe.batches > 1) words += QObject::tr(", ×%1").arg(recipe.batches);
+        m_page.setFont(2.9, false);
+        painter.setPen(kInk);
+        const QRectF room(m_box.left() + kBox_mm + 1.2, m_y, right - m_box.left() - kBox_mm - 2.0,
+                          std::max(0.0, m_box.bottom() - m_y));
+        QRectF used;
+        painter.drawText(room, Qt::AlignLeft | Qt::TextWordWrap, words, &used);
+        m_y += std::max(kBox_mm + 1.0, used.height()) + 0.5;
     }
-    write(q(step.tool_words), 3.4, false, kInk);
-    write(q(step.how), 3.4, false, kInk);
-    write(q(step.masking), 3.4, false, kInk);
-    write(q(step.why), 3.2, false, kSoftInk);
-    if (!step.caution.empty())
-        write(QObject::tr("Caution: %1").arg(q(step.caution)), 3.0, true, kInk);
+
+  private:
+    Page& m_page;
+    QRectF m_box;
+    double m_y;
+};
+
+QString rangeWords(const FoldedSteps& entry) {
+    return entry.count == 1
+               ? QString::number(entry.first + 1)
+               : QObject::tr("%1–%2").arg(entry.first + 1).arg(entry.first + entry.count);
+}
+
+void entryWords(Page& page, const Evaluated& evaluated, const FoldedSteps& entry,
+                const QRectF& box) {
+    const std::span<const Step> steps =
+        std::span(evaluated.desk->work.steps).subspan(entry.first, entry.count);
+    const Step& first = steps.front();
+    Column column(page, box);
+    QString title = QStringLiteral("%1. %2").arg(rangeWords(entry), q(entry.title));
+    if (first.area_mm2 > 0.0) title += QStringLiteral(" · ") + q(areaWords(first.area_mm2));
+    column.write(title, 3.7, true, kInk);
+    for (const Step& step : steps) {
+        column.writeMix(evaluated, step, entry.count > 1 ? q(step.layer) : QString());
+    }
+    double minutes = 0.0;
+    for (const Step& step : steps) minutes += step.coats * step.work_min;
+    QString handling = q(first.tool_words);
+    if (!handling.isEmpty()) handling[0] = handling[0].toUpper();
+    column.write(
+        QObject::tr("%1 in all, %2 to dry. %3.")
+            .arg(q(timeWords(std::max(1.0, minutes))), q(timeWords(first.dry_min)), handling),
+        2.9, false, kInk);
+    if (!first.caution.empty()) {
+        column.write(QObject::tr("Caution: %1").arg(q(first.caution)), 2.8, true, kInk);
+    }
+    column.write(q(first.how), 2.9, false, kInk);
+    column.write(q(first.masking), 2.9, false, kInk);
+    column.write(q(first.why), 2.7, false, kSoftInk);
+}
+
+// Close up, and the whole figure small beside it.
+void entryPictures(Page& page, const Evaluated& evaluated, const FoldedSteps& entry,
+                   const QRectF& frame) {
+    const Work& work = evaluated.desk->work;
+    const std::span<const Step> steps = std::span(work.steps).subspan(entry.first, entry.count);
+    const auto map = mapOf(evaluated, steps.front());
+    const ViewChoice close =
+        viewOfSteps(evaluated.plan, *evaluated.appearance, work, steps, evaluated.plan.view);
+    pictureIn(page, evaluated, {{}, Overlay::Layer, close, map}, frame);
+    if (close.zoom <= 1.0) return;
+    ViewChoice whole = close;
+    whole.zoom = 1.0;
+    whole.focus_mm = Vec3::Zero();
+    const QSizeF small(0.3 * frame.width(), 0.42 * frame.height());
+    pictureIn(page, evaluated, {{}, Overlay::Layer, whole, map},
+              QRectF(frame.right() - small.width(), frame.bottom() - small.height(), small.width(),
+                     small.height()));
 }
 
 void stepsSection(Page& page, const Evaluated& evaluated, const Progress& progress) {
-    const double half = (page.area().height() - 14.0) / 2.0;
-    const std::vector<Step>& steps = evaluated.desk->work.steps;
-    for (std::size_t i = 0; i < steps.size() && !progress.stopped() && !page.isFull(); ++i) {
-        progress.at(static_cast<double>(i) / static_cast<double>(steps.size()));
-        page.ensure(half - 2.0);
-        const QRectF frame(page.area().left(), page.y(), kMapWidth_mm, half - 6.0);
+    constexpr double kGap_mm = 3.0;
+    const std::vector<FoldedSteps> entries = folded(evaluated.plan, evaluated.desk->work.steps);
+    const double usual = (page.area().height() - 12.0) / kEntriesAPage;
+    for (std::size_t i = 0; i < entries.size() && !progress.stopped() && !page.isFull(); ++i) {
+        progress.at(static_cast<double>(i) / static_cast<double>(entries.size()));
+        // Many mixes need more lines.
+        const double row =
+            usual *
+            (1.0 + 0.22 * static_cast<double>(std::max<std::size_t>(entries[i].count, 2) - 2));
+        page.ensure(row);
         if (page.isFull()) return;
-        pictureIn(page, evaluated,
-                  {{}, Overlay::Layer, evaluated.plan.view, mapOf(evaluated, steps[i])}, frame);
-        stepWords(page, evaluated, i, frame.right() + 5.0);
-        page.space(half);
+        const QRectF frame(page.area().left(), page.y(), kMapWidth_mm, row - kGap_mm);
+        entryPictures(page, evaluated, entries[i], frame);
+        entryWords(page, evaluated, entries[i],
+                   QRectF(frame.right() + 4.0, page.y(), page.area().right() - frame.right() - 4.0,
+                          row - kGap_mm));
+        page.space(row);
     }
 }
 

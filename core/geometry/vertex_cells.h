@@ -23,24 +23,30 @@ class VertexCells {
         }
     }
 
-    // Among those in the 27 cells round the point, so surely within a cell's width; nothing when
-    // there is none.
-    [[nodiscard]] std::optional<std::uint32_t> nearest(const Vec3& point) const {
-        std::optional<std::uint32_t> nearest;
-        float least = std::numeric_limits<float>::max();
+    // Calls `use` with all of those in the 27 cells round the point: all within a cell's width are
+    // among them.
+    template <class Use>
+    void forNear(const Vec3& point, const Use& use) const {
         const Cell middle = cellOf(point);
         for (int i = 0; i < 27; ++i) {
             const auto found = m_cells.find(
                 {middle[0] + i % 3 - 1, middle[1] + i / 3 % 3 - 1, middle[2] + i / 9 - 1});
             if (found == m_cells.end()) continue;
-            for (const std::uint32_t v : found->second) {
-                const float away = (m_positions[v] - point).squaredNorm();
-                if (away < least) {
-                    least = away;
-                    nearest = v;
-                }
-            }
+            for (const std::uint32_t v : found->second) use(v);
         }
+    }
+
+    // Among those in the 27 cells round the point, so surely within a cell's width; nothing when
+    // there is none.
+    [[nodiscard]] std::optional<std::uint32_t> nearest(const Vec3& point) const {
+        std::optional<std::uint32_t> nearest;
+        float least = std::numeric_limits<float>::max();
+        forNear(point, [&](std::uint32_t v) {
+            const float away = (m_positions[v] - point).squaredNorm();
+            if (away >= least) return;
+            least = away;
+            nearest = v;
+        });
         return nearest;
     }
 

@@ -59,6 +59,8 @@ StepChoices stepsFrom(const Entry& entry) {
     steps.build_up = wayFrom(entry, "build_up", buildUps(), steps.build_up);
     steps.glow = wayFrom(entry, "glow", glowBuildUps(), steps.glow);
     steps.order = wayFrom(entry, "order", partOrders(), steps.order);
+    steps.recesses = wayFrom(entry, "recesses", recessWays(), steps.recesses);
+    steps.varnished = entry.flag("varnished", steps.varnished);
     steps.figures = entry.whole("figures", steps.figures);
     steps.hairdryer = entry.flag("hairdryer", steps.hairdryer);
     steps.pace = entry.number("pace", steps.pace);
@@ -75,6 +77,8 @@ Json stepsJson(const StepChoices& steps) {
     Json json{{"build_up", wordOf(buildUps(), steps.build_up)},
               {"glow", wordOf(glowBuildUps(), steps.glow)},
               {"order", wordOf(partOrders(), steps.order)},
+              {"recesses", wordOf(recessWays(), steps.recesses)},
+              {"varnished", steps.varnished},
               {"figures", steps.figures},
               {"hairdryer", steps.hairdryer},
               {"pace", steps.pace},

@@ -105,6 +105,9 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
         case Where::Rest:
         case Where::Rim:
         case Where::Reshade:
+        case Where::Recess:
+        case Where::Relief:
+        case Where::Seam:
             map.values = coverageOf(basis, step.mask);
             cut(map, 0.5, kNoEnd * 10);
             break;
@@ -136,8 +139,9 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
         if (!map.parts[parts[v]] || left) map.values[v] = -1e9F;
     }
     const bool drawn = step.tool == Tool::Brush || step.tool == Tool::FineBrush;
-    const bool all_over = step.mask.where == Where::All || step.mask.where == Where::Reshade;
-    if (strokes && drawn && !all_over && map.coverage.empty()) {
+    const bool along_values = step.mask.where == Where::Values ||
+                              step.mask.where == Where::Finished || step.mask.where == Where::Light;
+    if (strokes && drawn && along_values && map.coverage.empty()) {
         map.lines.push_back(strokeLines(basis, step));
     }
     return map;

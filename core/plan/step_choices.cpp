@@ -52,6 +52,18 @@ const std::array<ShadingEntry, 2>& partOrders() {
     return entries;
 }
 
+const std::array<ShadingEntry, 3>& recessWays() {
+    static const std::array<ShadingEntry, 3> entries = {{
+        {"As the light leaves them", "as-lit",
+         "Recesses get the darkness that the light leaves there, and no more."},
+        {"Washed", "washed",
+         "A dark wash runs into all of them at once. Minutes; it stains what is finished."},
+        {"Lined", "lined",
+         "Thin dark lines where parts meet and in folds, most on the dark side. Clean; slow."},
+    }};
+    return entries;
+}
+
 int dayNumber(const std::string& date) {
     const auto digits = [&](std::size_t at, std::size_t count) {
         int value = 0;

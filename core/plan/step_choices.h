@@ -16,10 +16,14 @@ enum class GlowBuildUp { ThinColour, WhiteFirst, Airbrush, Touches };
 // In which order parts are painted.
 enum class PartOrder { FocusFirst, InsideOut };
 
+// What is done to recesses beyond what the light does.
+enum class Recesses { AsLit, Washed, Lined };
+
 // In the order of the enumerations; each says when people choose it and what it costs.
 const std::array<ShadingEntry, 5>& buildUps();
 const std::array<ShadingEntry, 4>& glowBuildUps();
 const std::array<ShadingEntry, 2>& partOrders();
+const std::array<ShadingEntry, 3>& recessWays();
 
 // The painter moved a step: it comes straight after another one. Both by their keys.
 struct MovedStep {
@@ -42,6 +46,8 @@ struct StepChoices {
     BuildUp build_up = BuildUp::DarkToLight;  // of parts without one of their own
     GlowBuildUp glow = GlowBuildUp::ThinColour;
     PartOrder order = PartOrder::FocusFirst;
+    Recesses recesses = Recesses::AsLit;
+    bool varnished = false;  // each part in its own sheen at the end
     int figures = 1;         // of this kind, painted together
     bool hairdryer = false;  // on low, to dry layers sooner
     double pace = 1.0;       // minutes taken, relative to what is usual: 0.25..4

@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "core/base/words.h"
+#include "core/work/metal_steps.h"
 #include "core/work/step_key.h"
 
 namespace glaukophos {
@@ -161,7 +162,9 @@ class EdgePasses {
 }  // namespace
 
 std::vector<Step> edgeSteps(const WorkBasis& basis, PartIndex part) {
-    if (basis.plan.parts[part].material == Material::Glowing) return {};
+    // Metallics have their dots, and no ordinary paint goes on them.
+    if (basis.plan.parts[part].material == Material::Glowing || isByMetallics(basis, part))
+        return {};
     return EdgePasses(basis, part).steps();
 }
 

@@ -10,6 +10,7 @@
 #include "core/colour/colour_difference.h"
 #include "core/work/bare_ground.h"
 #include "core/work/hue_steps.h"
+#include "core/work/metal_steps.h"
 #include "core/work/rim_steps.h"
 #include "core/work/step_key.h"
 #include "core/work/work_times.h"
@@ -44,6 +45,12 @@ class PartLayers {
 
     std::vector<Step> steps() {
         if (m_bands.empty()) return {};
+        if (isByMetallics(m_basis, m_part)) {
+            const Where where = values(0, 0).where;
+            m_steps =
+                metalSteps(m_basis, m_part, m_mixes, m_bands, m_appearance.bands.borders, where);
+            return inOrder();
+        }
         switch (buildUpOf(m_basis.plan, m_part)) {
             case BuildUp::DarkToLight:
                 darkToLight(false);
@@ -62,6 +69,11 @@ class PartLayers {
                 break;
         }
         for (Step& hue : hueSteps(m_basis, m_part)) m_steps.push_back(std::move(hue));
+        return inOrder();
+    }
+
+  private:
+    std::vector<Step> inOrder() {
         std::vector<Step> kept;
         for (Step& step : m_steps) {
             if (!leaveBareGround(m_basis, step)) continue;
@@ -73,7 +85,6 @@ class PartLayers {
         return kept;
     }
 
-  private:
     [[nodiscard]] const Part& part() const { return m_basis.plan.parts[m_part]; }
     [[nodiscard]] double border(std::size_t b) const { return m_appearance.bands.borders[b]; }
     // The lightest band that has the mix of this one.
@@ -95,8 +106,6 @@ class PartLayers {
         return first + (last == b + 1 ? " and " : " to ") + bandName(last, m_ladder.size());
     }
     [[nodiscard]] const Recipe& mixOf(std::size_t b) const { return m_mixes.bands[b].recipe; }
-
-    // Coats of a step over what really lies below it.
     [[nodiscard]] int coatsOn(const Step& step, const Reflectance& ground) const {
         return coatsOver(filmOf(m_basis.mixes.rack, step.recipe.drops), filmThickness(step.thinner),
                          ground);

@@ -24,6 +24,8 @@ enum class StepKind {
     Veil,     // several very thin coats instead
     Tint,     // transparent colour over greys
     Hue,      // a patch of another hue
+    Wash,     // dark paint that runs into recesses
+    Lining,   // dark lines where parts meet and in folds
     Edges,    // edge highlights
     Dim,      // a thin dark glaze over what no glow reaches
     Shell,    // one shell of a glow
@@ -33,6 +35,7 @@ enum class StepKind {
     Reshade,  // recesses and rims after a glow
     Source,   // the light itself
     CleanUp,
+    Varnish,
 };
 
 enum class Tool { Brush, FineBrush, DryBrush, Sponge, Airbrush, Can };
@@ -59,6 +62,9 @@ enum class Where {
     Rim,        // within `from` mm of part `index`
     Lines,      // edge highlights, pass `index`, `from` mm wide; after the passes its dots
     GlowLines,  // those in the glow of `light`, passes up to `index`
+    Recess,     // deeper than `from` mm below the surface within `to` mm, see reliefOf
+    Relief,     // what stands out so much
+    Seam,       // within `from` mm of another part or in such recesses, on the dark side
     Drawn,      // drawn line `light`, pass `index`, `from` mm wide; after the passes its dots
 };
 struct Mask {

@@ -7,6 +7,7 @@
 #include <map>
 
 #include "core/base/parallel.h"
+#include "core/geometry/relief.h"
 #include "core/geometry/vertex_cells.h"
 #include "core/painted/hue_veils.h"
 #include "core/painted/shells.h"
@@ -69,6 +70,43 @@ std::vector<float> rimCoverage(const MapBasis& basis, const Mask& mask) {
             if (nearest && (positions[*nearest] - positions[v]).norm() <= mask.from) {
                 coverage[v] = 1.0F;
             }
+        }
+    });
+    return coverage;
+}
+
+// Recesses (or what stands out) at the scale of a brush; no patch too small for one.
+std::vector<float> reliefCoverage(const MapBasis& basis, const Mask& mask, bool stands_out) {
+    constexpr double kLeast_mm2 = 0.4;
+    const Surface& surface = basis.plan.figure->surface;
+    std::vector<float> coverage = reliefOf(surface, static_cast<float>(mask.to));
+    for (float& relief : coverage) {
+        relief = (stands_out ? relief : -relief) >= mask.from ? 100.0F : 0.0F;
+    }
+    mergeSpecks(surface.links, surface.areas_mm2, kLeast_mm2, coverage);
+    for (float& covered : coverage) covered = covered > 50.0F ? 1.0F : 0.0F;
+    return coverage;
+}
+
+// Where parts meet, but not in the light: there a line would only look dirty.
+std::vector<float> seamCoverage(const MapBasis& basis, const Mask& mask) {
+    constexpr double kLit = 0.6;  // of the range of values
+    const Surface& surface = basis.plan.figure->surface;
+    const std::vector<Vec3>& positions = surface.mesh.positions_mm;
+    const PaintRange& paint = basis.plan.values.paint;
+    const double lit = paint.darkest + kLit * (paint.top() - paint.darkest);
+    const VertexCells cells(positions, static_cast<float>(mask.from),
+                            [](std::uint32_t) { return true; });
+    std::vector<float> coverage(positions.size(), 0.0F);
+    forChunks(coverage.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            if (basis.lightness[v] > lit) continue;
+            cells.forNear(positions[v], [&](std::uint32_t other) {
+                if (surface.parts[other] != surface.parts[v] &&
+                    (positions[other] - positions[v]).norm() <= mask.from) {
+                    coverage[v] = 1.0F;
+                }
+            });
         }
     });
     return coverage;
@@ -146,6 +184,13 @@ std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask) {
             if (std::vector<float> hue = hueCoverage(basis.plan, mask.index); hue.size() == count) {
                 coverage = std::move(hue);
             }
+            break;
+        case Where::Recess:
+        case Where::Relief:
+            coverage = reliefCoverage(basis, mask, mask.where == Where::Relief);
+            break;
+        case Where::Seam:
+            coverage = seamCoverage(basis, mask);
             break;
         case Where::Rim:
             coverage = rimCoverage(basis, mask);

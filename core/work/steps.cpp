@@ -17,9 +17,11 @@
 #include "core/work/glow_lines.h"
 #include "core/work/glow_steps.h"
 #include "core/work/ground_steps.h"
+#include "core/work/last_steps.h"
 #include "core/work/line_steps.h"
 #include "core/work/paint_use.h"
 #include "core/work/part_steps.h"
+#include "core/work/recess_steps.h"
 #include "core/work/rim_steps.h"
 #include "core/work/step_key.h"
 #include "core/work/step_order.h"
@@ -165,24 +167,31 @@ bool areAlike(const Ladder& first, const Ladder& second) {
     return true;
 }
 
-Step cleanUp(const WorkBasis& basis) {
-    Step step;
-    step.kind = StepKind::CleanUp;
-    step.key = "clean-up";
-    step.title = "Clean up";
-    step.tool = Tool::FineBrush;
-    step.phase = Phase::Last;
-    step.paint = "the base mixes of the parts";
-    step.why = "Slips are set right with the base colour; then look again with fresh eyes.";
-    step.how = "Squint, and turn the figure under the lamp before touching anything.";
-    step.work_min = 5.0 * basis.plan.steps.pace;
-    return step;
+// A wash or lines go over the layers of all their parts, and under the edges.
+void recessesFirst(std::vector<Step>& steps) {
+    const auto shares = [](const Step& a, const Step& b) {
+        return std::ranges::any_of(a.parts, [&](PartIndex part) {
+            return std::ranges::find(b.parts, part) != b.parts.end();
+        });
+    };
+    const auto recess = std::ranges::find_if(
+        steps, [](const Step& step) { return step.key.starts_with("recesses/"); });
+    if (recess == steps.end()) return;
+    for (Step& step : steps) {
+        if (&step == &*recess || !shares(step, *recess)) continue;
+        if (step.phase == Phase::Parts) {
+            follows(*recess, step, "it parts what is painted already");
+        } else if (step.phase == Phase::Edges) {
+            follows(step, *recess, "edges are drawn over washes and lines");
+        }
+    }
 }
 
 // What one phase waits for in another.
 void joinAllPhases(std::vector<Step>& steps) {
     std::ranges::stable_sort(steps, {}, &Step::phase);
     joinPhases(steps, Phase::Parts, Phase::Ground, Phase::Ground, kDryPrimer);
+    recessesFirst(steps);
     joinPhases(steps, Phase::Glow, Phase::Parts, Phase::Edges,
                "everything a glow falls on is finished before it");
     joinPhases(steps, Phase::Late, Phase::Glow, Phase::AfterGlow,
@@ -218,6 +227,7 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
         append(layers, std::move(edges));
         append(steps, std::move(layers));
     }
+    append(steps, recessSteps(basis));
     const std::vector<Step> dim = dimSteps(basis);
     append(steps, dim);
     for (std::size_t l = 0; l < basis.plan.lights.size(); ++l) {
@@ -232,7 +242,7 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     append(steps, lineSteps(basis));
     sourcesLast(steps);
     merge(basis, steps);
-    steps.push_back(cleanUp(basis));
+    append(steps, lastSteps(basis));
     joinAllPhases(steps);
     putInOrder(steps);
     return steps;

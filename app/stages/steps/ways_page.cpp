@@ -113,6 +113,18 @@ WaysPage::WaysPage(Document& document, QWidget* parent)
     m_order =
         addChoice("partOrder", tr("Parts"), tr("Which part is painted first"), orders,
                   [](Plan& plan, int index) { plan.steps.order = static_cast<PartOrder>(index); });
+    QStringList recesses;
+    for (const ShadingEntry& entry : recessWays()) recesses << tr(entry.name);
+    m_recesses = addChoice(
+        "recesses", tr("Recesses"), tr("What is done to them beyond the light"), recesses,
+        [](Plan& plan, int index) { plan.steps.recesses = static_cast<Recesses>(index); });
+    m_varnished = new QCheckBox(tr("Varnish at the end, each part in its own sheen"), this);
+    m_varnished->setObjectName(QStringLiteral("varnished"));
+    m_varnished->setToolTip(tr("Matt over all, satin and gloss where the material has it"));
+    column().addWidget(m_varnished);
+    connect(m_varnished, &QCheckBox::clicked, this, [this](bool on) {
+        change(tr("Varnish"), [&](Plan& plan) { plan.steps.varnished = on; });
+    });
     column().addStretch(1);
 }
 
@@ -128,6 +140,10 @@ void WaysPage::showPlan(const Plan& plan) {
     m_glows->setChosen(static_cast<std::size_t>(plan.steps.glow));
     m_order->setCurrentIndex(static_cast<int>(plan.steps.order));
     m_order->setToolTip(tr(partOrders().at(static_cast<std::size_t>(plan.steps.order)).about));
+    m_recesses->setCurrentIndex(static_cast<int>(plan.steps.recesses));
+    m_recesses->setToolTip(
+        tr(recessWays().at(static_cast<std::size_t>(plan.steps.recesses)).about));
+    m_varnished->setChecked(plan.steps.varnished);
     m_as_plan->setVisible(own);
 }
 

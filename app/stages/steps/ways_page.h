@@ -1,6 +1,7 @@
 // Schools of building up, for the plan, for the chosen part and for glows; the order of parts.
 #pragma once
 
+#include <QCheckBox>
 #include <QComboBox>
 
 #include "app/pages/plan_page.h"
@@ -23,6 +24,8 @@ class WaysPage : public PlanPage {
     QLabel* m_scope_words;
     QPushButton* m_as_plan;
     QComboBox* m_order;
+    QComboBox* m_recesses;
+    QCheckBox* m_varnished;
 };
 
 }  // namespace glaukophos

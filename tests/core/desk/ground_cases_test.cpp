@@ -6,7 +6,10 @@
 
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
+#include "core/light/direction.h"
+#include "core/picture/step_view.h"
 #include "core/pipeline/traces.h"
+#include "core/work/folded_steps.h"
 #include "core/work/laid_paint.h"
 #include "core/work/primers.h"
 #include "core/work/step_maps.h"
@@ -226,6 +229,115 @@ TEST(GroundCases, LaidPaintIsLayerUponLayer) {
     EXPECT_GT(covered, 100U);
     laid.layUpTo(0);
     EXPECT_EQ(laid.colours()[0], primed[0]);
+}
+
+// S4: a steel gaff by metallics: dark metal, a wash in the recesses, bright metal on the lit top,
+// dots; metallics nowhere else.
+TEST(GroundCases, MetallicsGoOnMetalAndNowhereElse) {
+    Plan plan =
+        planOf({bar({{-2, -2}, {2, -2}, {2, 2}, {0.4F, 2}, {0, 1}, {-0.4F, 2}, {-2, 2}}, -9, 9),
+                box({-9, -6, -4}, {9, 6, -2})},
+               {"gaff", "plank"});
+    plan.parts[0].material = Material::MetallicPaint;
+    plan.parts[0].local_colour = Srgb{0.6, 0.6, 0.62};
+    plan.parts[1].material = Material::Wood;
+    for (const char* colour : {"#b9bcc0", "#5d6064"}) {
+        Paint flake;
+        flake.name = std::string("Flake ") + colour;
+        flake.mass_tone = *srgbFromHex(colour);
+        flake.opacity = Opacity::Opaque;
+        flake.kind = PaintKind::Metallic;
+        plan.rack.push_back(flake);
+    }
+    plan.lights = {skyLight(SkyKind::Uniform), farLight(11, 50)};
+    plan.lights[0].strength = 0.3;
+    giveIdentities(plan);
+    const auto all = *evaluated(plan, Goal::Desk);
+    const Work& work = all->desk->work;
+    std::vector<const Step*> gaff;
+    for (const Step& step : work.steps) {
+        const bool metallic = std::ranges::any_of(step.recipe.drops, [&](const Drops& drops) {
+            return work.rack.paints[drops.paint].kind == PaintKind::Metallic;
+        });
+        const bool on_gaff = step.parts == std::vector<PartIndex>{0};
+        EXPECT_TRUE(!metallic || on_gaff) << step.title;
+        if (on_gaff && !step.recipe.drops.empty()) gaff.push_back(&step);
+        EXPECT_EQ(metallic, on_gaff && step.kind != StepKind::Wash && !step.recipe.drops.empty())
+            << step.title;
+    }
+    ASSERT_GE(gaff.size(), 3U);
+    EXPECT_EQ(gaff[0]->kind, StepKind::Base);
+    EXPECT_EQ(gaff[1]->kind, StepKind::Wash);
+    EXPECT_GT(gaff[1]->area_mm2, 0.5);
+    EXPECT_LT(gaff[1]->area_mm2, 0.4 * gaff[0]->area_mm2);
+    EXPECT_EQ(gaff[2]->kind, StepKind::Layer);
+    EXPECT_GT(gaff[2]->recipe.colour.L, gaff[0]->recipe.colour.L + 10.0);
+    EXPECT_LT(gaff[2]->area_mm2, gaff[0]->area_mm2);
+}
+
+TEST(GroundCases, WashesAndLinesComeBetweenLayersAndEdges) {
+    Plan plan = plates();
+    plan.values.exposure_stops = 0.0;
+    plan.steps.varnished = true;
+    for (const auto& [way, kind] : {std::pair{Recesses::Washed, StepKind::Wash},
+                                    std::pair{Recesses::Lined, StepKind::Lining}}) {
+        plan.steps.recesses = way;
+        const auto all = *evaluated(plan, Goal::Desk);
+        const std::vector<Step>& steps = all->desk->work.steps;
+        const auto at = std::ranges::find(steps, kind, &Step::kind);
+        if (way == Recesses::Washed && at == steps.end()) continue;  // flat plates have none
+        ASSERT_NE(at, steps.end());
+        // Both plates stand on the block; only the dark side is lined.
+        if (way == Recesses::Lined) EXPECT_GT(at->lines_mm, 4.0);
+        for (auto step = steps.begin(); step != steps.end(); ++step) {
+            const bool layer = step->kind == StepKind::Base || step->kind == StepKind::Layer;
+            if (layer) {
+                EXPECT_LT(step - steps.begin(), at - steps.begin()) << step->title;
+            } else if (step->kind == StepKind::Edges) {
+                EXPECT_GT(step - steps.begin(), at - steps.begin()) << step->title;
+            }
+        }
+        EXPECT_EQ(steps.back().kind, StepKind::Varnish);
+        const auto can = std::ranges::find(steps, std::string("varnish/matt"), &Step::key);
+        ASSERT_NE(can, steps.end());
+        EXPECT_NE(can->caution.find("respirator"), std::string::npos);
+    }
+}
+
+TEST(GroundCases, WhatBelongsTogetherIsOneEntry) {
+    const Evaluated& all = platesDesk();
+    const std::vector<Step>& steps = all.desk->work.steps;
+    const std::vector<FoldedSteps> entries = folded(all.plan, steps);
+    EXPECT_LT(entries.size(), steps.size());
+    std::size_t next = 0;
+    for (const FoldedSteps& entry : entries) {
+        EXPECT_EQ(entry.first, next);
+        next += entry.count;
+        EXPECT_FALSE(entry.title.empty());
+        for (std::size_t i = 1; i < entry.count && steps[entry.first].kind == StepKind::Edges;
+             ++i) {
+            EXPECT_EQ(steps[entry.first + i].parts, steps[entry.first].parts);
+        }
+    }
+    EXPECT_EQ(next, steps.size());
+}
+
+// Geometry: what lies at the back is looked at from the back, and a small thing close up.
+TEST(GroundCases, AStepIsShownFromTheSideItLiesOn) {
+    Plan plan =
+        planOf({box({-6, -6, 0}, {6, 6, 20}), sphere({0, 6.5F, 12}, 1.2F, 20)}, {"post", "knob"});
+    plan.lights = {skyLight(SkyKind::Uniform), farLight(11, 50)};
+    giveIdentities(plan);
+    const auto all = *evaluated(plan, Goal::Desk);
+    const std::vector<Step>& steps = all->desk->work.steps;
+    const auto knob = std::ranges::find_if(steps, [](const Step& step) {
+        return step.parts == std::vector<PartIndex>{1} && step.kind == StepKind::Base;
+    });
+    ASSERT_NE(knob, steps.end());
+    const ViewChoice view =
+        viewOfSteps(all->plan, *all->appearance, all->desk->work, {&*knob, 1}, ViewChoice{});
+    EXPECT_GT(towards({view.hour, 0}).y(), 0.4F);
+    EXPECT_GT(view.zoom, 2.0);
 }
 
 }  // namespace

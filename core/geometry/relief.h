@@ -1,0 +1,15 @@
+// How far each place stands out from the surface round it, or lies below it.
+#pragma once
+
+#include <vector>
+
+#include "core/geometry/surface.h"
+
+namespace glaukophos {
+
+// mm along the normal from the mean of the surface within `radius_mm` (by area, on the same side)
+// to the place itself: above 0 on ridges and beads, below in grooves. On a ball of radius R it is
+// r^2 / 4R, on a cylinder half of that. One entry a vertex.
+std::vector<float> reliefOf(const Surface& surface, float radius_mm);
+
+}  // namespace glaukophos

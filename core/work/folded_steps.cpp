@@ -1,0 +1,85 @@
+#include "core/work/folded_steps.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "core/base/words.h"
+#include "core/work/work_basis.h"
+
+namespace glaukophos {
+namespace {
+
+// Of which one entry can hold several in a row.
+enum class Kin { None, Edges, Blends, Shells };
+
+Kin kinOf(const Step& step) {
+    switch (step.kind) {
+        case StepKind::Edges:
+            return Kin::Edges;
+        case StepKind::Veil:
+        case StepKind::Between:
+            return Kin::Blends;
+        case StepKind::Shell:
+            return Kin::Shells;
+        default:
+            return Kin::None;
+    }
+}
+
+bool belongTogether(const Step& a, const Step& b) {
+    const Kin kin = kinOf(a);
+    if (kin == Kin::None || kinOf(b) != kin || a.phase != b.phase) return false;
+    if (kin == Kin::Shells) return a.light == b.light && a.mask.from == b.mask.from;
+    return a.parts == b.parts;
+}
+
+// A glaze or a mix in between follows the layer whose border it softens.
+bool softens(const Step& layer, const Step& next) {
+    const bool laid = layer.kind == StepKind::Layer || layer.kind == StepKind::Base;
+    return laid && kinOf(next) == Kin::Blends && layer.parts == next.parts &&
+           layer.phase == next.phase;
+}
+
+std::string titleOf(const Plan& plan, std::span<const Step> steps) {
+    if (steps.size() == 1) return steps.front().title;
+    const std::string part = capitalised(namesOf(plan, steps.front().parts));
+    switch (kinOf(steps.front())) {
+        case Kin::Edges:
+            return fmt::format("{}: edge highlights, {}", part,
+                               counted(static_cast<int>(steps.size()), "pass", "passes"));
+        case Kin::Shells: {
+            const std::string& title = steps.front().title;
+            const std::size_t on = title.find(" on ");
+            const std::size_t colon = title.rfind(": ");
+            if (on == std::string::npos || colon == std::string::npos) return title;
+            return title.substr(0, on) + title.substr(colon) + ", on all it falls on";
+        }
+        case Kin::Blends:
+            return part + ": blends";
+        case Kin::None:
+            break;
+    }
+    return steps.front().title + ", and its border softened";
+}
+
+}  // namespace
+
+std::vector<FoldedSteps> folded(const Plan& plan, const std::vector<Step>& steps) {
+    std::vector<FoldedSteps> entries;
+    for (std::size_t i = 0; i < steps.size(); ++i) {
+        const bool joins =
+            i > 0 && (belongTogether(steps[i - 1], steps[i]) || softens(steps[i - 1], steps[i]));
+        if (joins) {
+            ++entries.back().count;
+        } else {
+            entries.push_back({i, 1, {}});
+        }
+    }
+    for (FoldedSteps& entry : entries) {
+        entry.title = titleOf(plan, std::span(steps).subspan(entry.first, entry.count));
+    }
+    return entries;
+}
+
+}  // namespace glaukophos
