@@ -4,8 +4,8 @@
 #include <QObject>
 #include <vector>
 
-#include "app/document/document.h"
 #include "app/jobs/newest_wins.h"
+#include "core/pipeline/evaluated.h"
 #include "core/work/primers.h"
 
 namespace glaukophos {

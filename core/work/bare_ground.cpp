@@ -8,7 +8,6 @@
 #include "core/colour/colour_difference.h"
 #include "core/painted/underpaint.h"
 #include "core/value/settle.h"
-#include "core/work/part_steps.h"
 
 namespace glaukophos {
 namespace {

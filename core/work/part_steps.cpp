@@ -382,11 +382,6 @@ class PartLayers {
 
 }  // namespace
 
-std::string areaWords(double area_mm2) {
-    return area_mm2 >= 100.0 ? fmt::format("{:.1f} cm²", area_mm2 / 100.0)
-                             : fmt::format("{:.0f} mm²", area_mm2);
-}
-
 bool bridgedByVeils(const Plan& plan, const Bridge& bridge) {
     constexpr std::size_t kMostVeils = 8;
     const std::size_t veils = bridge.veil_thinners.size();

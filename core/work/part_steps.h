@@ -11,7 +11,4 @@ std::vector<Step> partSteps(const WorkBasis& basis, PartIndex part);
 // Whether a step is bridged by veils, since a mix in between leaves it too large.
 bool bridgedByVeils(const Plan& plan, const Bridge& bridge);
 
-// "5.2 cm²", "38 mm²".
-std::string areaWords(double area_mm2);
-
 }  // namespace glaukophos

@@ -1,6 +1,8 @@
 // What every kind of step is completed with.
 #include "core/work/work_basis.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <cmath>
 
@@ -26,6 +28,11 @@ std::string namesOf(const Plan& plan, const std::vector<PartIndex>& parts) {
         names += comma + plan.parts[parts[i]].name;
     }
     return names;
+}
+
+std::string areaWords(double area_mm2) {
+    return area_mm2 >= 100.0 ? fmt::format("{:.1f} cm²", area_mm2 / 100.0)
+                             : fmt::format("{:.0f} mm²", area_mm2);
 }
 
 void complete(const WorkBasis& basis, Step& step) {

@@ -36,6 +36,9 @@ struct WorkBasis {
 // "cap, oilskin and chain".
 std::string namesOf(const Plan& plan, const std::vector<PartIndex>& parts);
 
+// "5.2 cm²", "38 mm²".
+std::string areaWords(double area_mm2);
+
 // Fills in what follows from the rest: area, drops for it, tool, minutes, caution. A step that
 // draws lines has its `lines_mm` already.
 void complete(const WorkBasis& basis, Step& step);

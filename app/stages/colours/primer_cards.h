@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QWidget>
 
+#include "app/document/document.h"
 #include "app/jobs/primer_maker.h"
 #include "app/widgets/card_button.h"
 
