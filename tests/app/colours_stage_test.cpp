@@ -313,6 +313,23 @@ TEST_F(ColoursStage, VeilsAreProposedPlacedAndRemoved) {
     EXPECT_TRUE(plan().colours.veils.empty());
 }
 
+TEST_F(ColoursStage, PrimersAreComparedAndOneIsTakenByAClick) {
+    openColours("pageUnder");
+    ASSERT_TRUE(waitFor([this] {
+        return document().evaluated()->complete && document().evaluated()->desk != nullptr;
+    }));
+    QTest::mouseClick(child<QPushButton>("askPrimer"), Qt::LeftButton);
+    ASSERT_TRUE(waitFor([this] {
+        return m_window->findChild<QPushButton*>(QStringLiteral("primer5")) != nullptr;
+    }));
+    const Srgb before = plan().mixing.primer;
+    for (const char* card : {"primer1", "primer5"}) {
+        QTest::mouseClick(child<QPushButton>(card), Qt::LeftButton);
+    }
+    EXPECT_NE(plan().mixing.primer, before);
+    document().undoStack().undo();
+}
+
 TEST_F(ColoursStage, UnderpaintingIsSeenBeforeItIsSprayed) {
     openColours("pageUnder");
     EXPECT_EQ(view().overlay(), Overlay::Under);

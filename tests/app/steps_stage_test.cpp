@@ -3,9 +3,11 @@
 #include <QFile>
 #include <QLabel>
 #include <QLineEdit>
+#include <QProcess>
 
 #include "app/stages/steps/findings_page.h"
 #include "app/view/lanes_view.h"
+#include "core/work/folded_steps.h"
 #include "core/work/part_steps.h"
 #include "tests/app/window_fixture.h"
 
@@ -227,8 +229,20 @@ TEST_F(StepsStage, ThePlanGoesOntoPaperAndMapsIntoAFolder) {
     const QByteArray bytes = pdf.readAll();
     EXPECT_TRUE(bytes.startsWith("%PDF"));
     EXPECT_TRUE(bytes.contains("MediaBox [0 0 612"));  // Letter: 8.5 inches of 72 points
-    // Two steps a page, besides the plan itself.
-    EXPECT_GE(bytes.count("/Type /Page\n"), static_cast<qsizetype>(steps().size()) / 2 + 2);
+    // Six to eight entries a page, besides the plan itself; every one of them is there.
+    const std::vector<FoldedSteps> entries = folded(document().plan(), steps());
+    const auto pages = bytes.count("/Type /Page\n");
+    EXPECT_GE(pages, static_cast<qsizetype>(entries.size()) / 8 + 2);
+    EXPECT_LE(pages, static_cast<qsizetype>(entries.size()) / 6 + 6);
+    QProcess text;
+    text.start(QStringLiteral("pdftotext"), {file, QStringLiteral("-")});
+    ASSERT_TRUE(text.waitForFinished());
+    const QString words = QString::fromUtf8(text.readAllStandardOutput());
+    for (const FoldedSteps& entry : entries) {
+        EXPECT_TRUE(words.contains(QStringLiteral("%1").arg(entry.first + 1))) << entry.title;
+    }
+    EXPECT_TRUE(words.contains(QString::fromStdString(entries.front().title)));
+    EXPECT_TRUE(words.contains(QString::fromStdString(entries.back().title)));
     const QString folder = path(QStringLiteral("maps"));
     ASSERT_TRUE(m_window->exports().exportMaps(folder));
     const QStringList maps = QDir(folder).entryList({QStringLiteral("*.png")});
@@ -241,6 +255,35 @@ TEST_F(StepsStage, ThePlanGoesOntoPaperAndMapsIntoAFolder) {
     // What cannot be written is said.
     EXPECT_FALSE(m_window->exports().exportMaps(file + QStringLiteral("/maps")));
     EXPECT_TRUE(m_window->banner().text().contains(QStringLiteral("cannot be made")));
+}
+
+TEST_F(StepsStage, AStepIsSeenBeforeAndAfterItIsLaid) {
+    openSteps();
+    clickRow(rowOf(layer().key));
+    ASSERT_TRUE(waitFor([this] { return view().isFinished(); }));
+    const QImage map = view().picture();
+    QTest::mouseClick(child<QAbstractButton>("sightBefore"), Qt::LeftButton);
+    EXPECT_EQ(m_window->stepsPanel().orderPage().sight(), OrderPage::Sight::Before);
+    ASSERT_TRUE(waitFor([&] { return view().isFinished() && view().picture() != map; }));
+    const QImage before = view().picture();
+    QTest::mouseClick(child<QAbstractButton>("sightAfter"), Qt::LeftButton);
+    ASSERT_TRUE(waitFor([&] { return view().isFinished() && view().picture() != before; }));
+    EXPECT_NE(view().picture(), map);
+    QTest::mouseClick(child<QAbstractButton>("sightMap"), Qt::LeftButton);
+    ASSERT_TRUE(waitFor([&] { return view().isFinished() && view().picture() == map; }));
+}
+
+TEST_F(StepsStage, RecessesAndVarnishAreChosenOnTheWaysPage) {
+    openSteps();
+    QTest::mouseClick(child<QAbstractButton>("pageWays"), Qt::LeftButton);
+    QTest::mouseClick(child<QCheckBox>("varnished"), Qt::LeftButton, {}, QPoint(8, 8));
+    auto* recesses = child<QComboBox>("recesses");
+    recesses->setCurrentIndex(2);
+    emit recesses->activated(2);
+    EXPECT_TRUE(plan().steps.varnished);
+    EXPECT_EQ(plan().steps.recesses, Recesses::Lined);
+    waitForWork();
+    ASSERT_TRUE(waitFor([this] { return steps().back().kind == StepKind::Varnish; }));
 }
 
 TEST_F(StepsStage, TheCountOfFindingsLeadsToThem) {

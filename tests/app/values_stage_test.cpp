@@ -106,6 +106,23 @@ TEST_F(ValuesStage, EdgesPageSaysHowMuchToBlend) {
     EXPECT_EQ(document().evaluated()->marks->lines.passes.size(), 1U);
 }
 
+TEST_F(ValuesStage, EdgesAreMarkedByAClickAndEndInAColourOfTheirOwn) {
+    openValues("pageEdges");
+    QTest::mouseClick(child<QPushButton>("edgeLeaveOut"), Qt::LeftButton);
+    ASSERT_TRUE(view().holdsTool());
+    QTest::mouseClick(&view(), Qt::LeftButton, {}, pixelOfPoint({0, -6, 9}));
+    ASSERT_EQ(values().edge_lines.marks.size(), 1U);
+    EXPECT_EQ(values().edge_lines.marks[0].wish, EdgeWish::LeaveOut);
+    EXPECT_FALSE(view().holdsTool());
+    QTest::mouseClick(child<QCheckBox>("ownLastColour"), Qt::LeftButton, {}, QPoint(8, 8));
+    EXPECT_TRUE(values().edge_lines.last_colour.has_value());
+    EXPECT_TRUE(child<QWidget>("lastEdgeColour")->isVisible());
+    QTest::mouseClick(child<QCheckBox>("cornersLast"), Qt::LeftButton, {}, QPoint(8, 8));
+    EXPECT_TRUE(values().edge_lines.corners_last);
+    QTest::mouseClick(child<QPushButton>("edgeForget"), Qt::LeftButton);
+    EXPECT_TRUE(values().edge_lines.marks.empty());
+}
+
 TEST_F(ValuesStage, StudyListsWhatRunsTogetherInThisView) {
     openValues("pageStudy");
     EXPECT_EQ(view().overlay(), Overlay::Squint);
