@@ -26,8 +26,8 @@ const Desk& desk() {
         made.ridges = ridgesOf(scene.plan.figure->form->whole,
                                ridgeOptionsFor(scene.plan.values.edge_lines), {});
         made.marks.lines = edgeLinesOf(scene.plan, scene.appearance, made.ridges);
-        made.work =
-            *workOf(scene.plan, scene.appearance, made.mixes, made.before_glow, made.ridges, {}, {});
+        made.work = *workOf(scene.plan, scene.appearance, made.mixes, made.before_glow, made.ridges,
+                            {}, {});
         return made;
     }();
     return all;
