@@ -98,6 +98,8 @@ void addOptions(QCommandLineParser& parser) {
     add("theme", "Surroundings: plaster, bench or paper.", "theme");
     parser.addOption(
         {QStringLiteral("bench"), QStringLiteral("Show the bench, with --step some coats later.")});
+    parser.addOption(
+        {QStringLiteral("after"), QStringLiteral("The figure as it looks when --step is done.")});
     parser.addOption({QStringLiteral("steps"), QStringLiteral("Colours in flat steps.")});
 }
 
@@ -114,6 +116,7 @@ ScriptOptions scriptOptionsFrom(const QCommandLineParser& parser) {
             numberFrom(parser, "finding"),
             parser.isSet(QStringLiteral("bench")),
             numberFrom(parser, "measure-drag"),
+            parser.isSet(QStringLiteral("after")),
             parser.value(QStringLiteral("page-shown")) == QStringLiteral("best")};
 }
 

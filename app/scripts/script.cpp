@@ -1,6 +1,7 @@
 // Every settled result and every finished picture asks anew whether all is there.
 #include "app/scripts/script.h"
 
+#include <QAbstractButton>
 #include <QCoreApplication>
 #include <QTimer>
 #include <cstdio>
@@ -84,6 +85,9 @@ void Script::placeWork(const Evaluated& evaluated) {
     const auto step = static_cast<std::size_t>(m_options.step);
     if (step > 0 && step <= desk.work.steps.size()) {
         m_window.stepsPanel().orderPage().choose(q(desk.work.steps[step - 1].key));
+    }
+    if (m_options.after) {
+        m_window.findChild<QAbstractButton*>(QStringLiteral("sightAfter"))->click();
     }
     if (m_options.bench) openBench();
     const auto finding = static_cast<std::size_t>(m_options.finding);

@@ -23,6 +23,7 @@ struct ScriptOptions {
     int finding = 0;  // beginning with 1
     bool bench = false;
     int drag_steps = 0;
+    bool after = false;   // how the figure looks when the chosen step is done
     bool scored = false;  // wait for the scores of directions
 
     // Whether anything is to be written or measured; else a person sits at the window.
