@@ -211,6 +211,7 @@ EdgeLines edgeLinesOf(const Plan& plan, const Appearance& appearance, const Ridg
     for (const Ridge& ridge : ridges.lines) {
         const std::vector<double> lightness = lightnessAlong(ridge.line, weigher);
         std::vector<double> weights;
+        weights.reserve(lightness.size());
         for (const double l : lightness) weights.push_back(weigher.weightOf(l));
         if (!takeMarks(ridge.line, choices.marks, weights)) continue;
         for (int pass = 0; pass < choices.passes; ++pass) {

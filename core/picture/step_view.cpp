@@ -92,6 +92,7 @@ Bounds mostOf(const std::vector<SeenPlace>& places) {
     Vec3 high;
     for (int axis = 0; axis < 3; ++axis) {
         std::vector<float> along;
+        along.reserve(places.size());
         for (const SeenPlace& place : places) along.push_back(place.point_mm[axis]);
         std::ranges::sort(along);
         low[axis] = along[along.size() / 20];
