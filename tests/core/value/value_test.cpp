@@ -129,7 +129,7 @@ TEST(ValueChoices, ThatMakeNoSenseAreNamed) {
     EXPECT_NE(problem([](ValueChoices& v) { v.paint = {60, 70, 4}; }), "");
     EXPECT_NE(problem([](ValueChoices& v) { v.paint.margin = std::nan(""); }), "");
     EXPECT_NE(problem([](ValueChoices& v) { v.edge_kinds = {3, 2}; }), "");
-    EXPECT_NE(problem([](ValueChoices& v) { v.edge_lines.passes = 4; }), "");
+    EXPECT_NE(problem([](ValueChoices& v) { v.edge_lines.passes = 7; }), "");
     EXPECT_NE(problem([](ValueChoices& v) { v.corrections = {{0, 1, {}, {}}}; }), "");
     EXPECT_NE(problem([](ValueChoices& v) { v.corrections = {{1, 1, {Vec3::Zero()}, {}}}; }), "");
     EXPECT_NE(problem([](ValueChoices& v) {
