@@ -54,7 +54,7 @@ const std::array<ShadingEntry, 2>& partOrders() {
 
 const std::array<ShadingEntry, 3>& recessWays() {
     static const std::array<ShadingEntry, 3> entries = {{
-        {"As the light leaves them", "as-lit",
+        {"Left as lit", "as-lit",
          "Recesses get the darkness that the light leaves there, and no more."},
         {"Washed", "washed",
          "A dark wash runs into all of them at once. Minutes; it stains what is finished."},

@@ -93,7 +93,7 @@ TEST_F(FittingTest, NothingIsCutOffInTheSmallestWindow) {
     ASSERT_EQ(m_window->size(), QSize(1024, 700));  // it does not force itself larger
     onEveryPage([&](const QString& page) {
         for (const QWidget* widget : shown()) {
-            EXPECT_TRUE(isWideEnough(*widget))
+            EXPECT_TRUE(waitFor([&] { return isWideEnough(*widget); }, 1'000))
                 << page.toStdString() << ": " << nameOf(*widget).toStdString() << " is "
                 << widget->width() << " wide and needs " << widget->sizeHint().width();
             EXPECT_TRUE(isWithinParents(*widget))

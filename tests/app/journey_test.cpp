@@ -200,7 +200,11 @@ class ByMouse : public JourneyTest {
 TEST_F(ByMouse, FromFileToPaper) {
     whenOpen<QFileDialog>([](QFileDialog& dialog) {
         auto* list = dialog.findChild<QListView*>(QStringLiteral("listView"));
-        ASSERT_TRUE(waitFor([&] { return list->model()->rowCount(list->rootIndex()) > 0; }));
+        ASSERT_TRUE(waitFor([&] {  // the folder is read in the background
+            const QAbstractItemModel& model = *list->model();
+            return !model.match(model.index(0, 0, list->rootIndex()), Qt::DisplayRole, q(kFigure))
+                        .isEmpty();
+        }));
         pick(*list, q(kFigure), true);
     });
     press("startOpen");

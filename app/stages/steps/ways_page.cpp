@@ -118,7 +118,7 @@ WaysPage::WaysPage(Document& document, QWidget* parent)
     m_recesses = addChoice(
         "recesses", tr("Recesses"), tr("What is done to them beyond the light"), recesses,
         [](Plan& plan, int index) { plan.steps.recesses = static_cast<Recesses>(index); });
-    m_varnished = new QCheckBox(tr("Varnish at the end, each part in its own sheen"), this);
+    m_varnished = new QCheckBox(tr("Varnish by part at the end"), this);
     m_varnished->setObjectName(QStringLiteral("varnished"));
     m_varnished->setToolTip(tr("Matt over all, satin and gloss where the material has it"));
     column().addWidget(m_varnished);
