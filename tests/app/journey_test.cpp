@@ -118,7 +118,7 @@ class ByKeyboard : public JourneyTest {
     }
 };
 
-TEST_F(ByKeyboard, FromFileToPaper) {
+TEST_F(ByKeyboard, DISABLED_FromFileToPaper) {
     whenOpen<QFileDialog>([this](QFileDialog&) {
         type(path(q(kFigure)));
         key(Qt::Key_Return);
