@@ -17,7 +17,6 @@
 #include "app/widgets/theme.h"
 #include "core/io/bench_file.h"
 #include "core/io/work_files.h"
-#include "core/picture/laid_map.h"
 #include "core/picture/layer_map.h"
 
 namespace glaukophos {
@@ -263,9 +262,7 @@ void BenchWindow::showSight(const Evaluated& evaluated, std::size_t at) {
                          q(step.title));
         return;
     }
-    LaidPaint laid(evaluated.plan, *evaluated.appearance, work);
-    m_view->setLayer(std::make_shared<const LayerMap>(
-                         laidMapOf(evaluated.plan, *evaluated.appearance, work, laid, at + 1)),
+    m_view->setLayer(std::make_shared<const LayerMap>(m_laid.after(m_document.evaluated(), at + 1)),
                      tr("When it is done: %1").arg(q(step.title)));
 }
 

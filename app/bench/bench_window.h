@@ -10,6 +10,7 @@
 #include "app/bench/mix_answers.h"
 #include "app/view/figure_view.h"
 #include "app/widgets/drops_view.h"
+#include "core/picture/laid_map.h"
 #include "core/work/bench_log.h"
 
 namespace glaukophos {
@@ -62,6 +63,7 @@ class BenchWindow : public QWidget {
     std::optional<std::size_t> m_task;
     bool m_meanwhile = false;
     bool m_shows_after = false;
+    LaidSights m_laid;
     bool m_warned = false;  // that the ground is not dry yet
     QTimer m_tick;
     int m_unsaved_s = 0;

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/base/smooth_step.h"
 #include "core/base/vec.h"
 
 namespace glaukophos {
@@ -33,13 +34,10 @@ const HueWay kWarmLight(70.0);
 const HueWay kYellow(98.0);
 const HueWay kBlueGreen(205.0);
 
-double smooth(double t) {
-    t = std::clamp(t, 0.0, 1.0);
-    return t * t * (3.0 - 2.0 * t);
+double inShadow(double position) { return smoothStep((kShadowEnds - position) / kShadowEnds); }
+double inLight(double position) {
+    return smoothStep((position - kLightBegins) / (1.0 - kLightBegins));
 }
-
-double inShadow(double position) { return smooth((kShadowEnds - position) / kShadowEnds); }
-double inLight(double position) { return smooth((position - kLightBegins) / (1.0 - kLightBegins)); }
 
 Oklab withHue(const Oklab& colour, double chroma, double hue_deg) {
     return oklabFrom(Oklch{colour.L, chroma, hue_deg});
@@ -139,7 +137,7 @@ Oklab guarded(const ShadingSubject& subject, const Oklab& colour, double shadow,
 Oklab litBlack(BlackHighlight choice, const ShadingSubject& subject, const Oklab& colour,
                double position) {
     // Black never gets far up: its lights begin low.
-    const double light = smooth((position - 0.3) / 0.5);
+    const double light = smoothStep((position - 0.3) / 0.5);
     switch (choice) {
         case BlackHighlight::Blue:
             return added(colour, 0.055 * light, kCool);
@@ -253,7 +251,7 @@ Oklab shaded(const Shading& shading, const ShadingSubject& subject, const Oklab&
         colour = litBlack(shading.black, subject, colour, position);
     }
     const double begins = kVeilBegins * subject.topmost;
-    const double veil = subject.veiled_all ? 1.0 : smooth((position - begins) / 0.14);
+    const double veil = subject.veiled_all ? 1.0 : smoothStep((position - begins) / 0.14);
     colour = added(colour, 0.35 * shadowChroma(colour) * by_night * subject.shadow_warmth * shadow,
                    kWarmShadow);
     // On the topmost it is what is seen first.

@@ -28,17 +28,16 @@ class Weigher {
     // L* of the brighter of the two faces that meet at a triangle of an edge: its own vertices lie
     // on the crest and face neither.
     [[nodiscard]] double lightnessAt(std::uint32_t triangle) const {
-        double sum = 0.0;
+        float best = 0.0F;
         for (const std::uint32_t v : m_surface.mesh.triangles[triangle]) {
-            float best = m_lightness[v];
+            best = std::max(best, m_lightness[v]);
             for (const std::uint32_t beside : m_surface.links.of(v)) {
                 if (m_surface.parts[beside] == m_surface.parts[v]) {
                     best = std::max(best, m_lightness[beside]);
                 }
             }
-            sum += best;
         }
-        return sum / 3.0;
+        return best;
     }
     [[nodiscard]] double weightOf(double lightness) const {
         return std::clamp((lightness - m_low) / m_range, 0.0, 1.0);
@@ -68,6 +67,19 @@ std::vector<double> lightnessAlong(const Polyline& line, const Weigher& weigher)
         even[i] = sum / static_cast<double>(last - first + 1);
     }
     return even;
+}
+
+// A closed line begins where it is darkest, so that no bright run of it is cut in two.
+Polyline fromItsDarkest(const Polyline& line, const Weigher& weigher) {
+    if (line.points_mm.size() < 3 || line.points_mm.front() != line.points_mm.back()) return line;
+    const std::vector<double> lightness = lightnessAlong(line, weigher);
+    const auto darkest = std::ranges::min_element(lightness) - lightness.begin();
+    Polyline turned = line;
+    turned.points_mm.pop_back();
+    std::ranges::rotate(turned.points_mm, turned.points_mm.begin() + darkest);
+    turned.points_mm.push_back(turned.points_mm.front());
+    std::ranges::rotate(turned.triangles, turned.triangles.begin() + darkest);
+    return turned;
 }
 
 double lengthOf(const Polyline& line, std::size_t piece) {
@@ -209,19 +221,20 @@ EdgeLines edgeLinesOf(const Plan& plan, const Appearance& appearance, const Ridg
                                  std::vector<double>(plan.parts.size(), 0.0)});
     }
     for (const Ridge& ridge : ridges.lines) {
-        const std::vector<double> lightness = lightnessAlong(ridge.line, weigher);
+        const Polyline line = fromItsDarkest(ridge.line, weigher);
+        const std::vector<double> lightness = lightnessAlong(line, weigher);
         std::vector<double> weights;
         weights.reserve(lightness.size());
         for (const double l : lightness) weights.push_back(weigher.weightOf(l));
-        if (!takeMarks(ridge.line, choices.marks, weights)) continue;
+        if (!takeMarks(line, choices.marks, weights)) continue;
         for (int pass = 0; pass < choices.passes; ++pass) {
-            addPass(ridge.line, lightness, weights,
+            addPass(line, lightness, weights,
                     {pass, by_weight ? leastWeight(pass, choices.passes) : 0.0,
                      by_weight ? kShortest * choices.width_mm : 0.0},
                     sources, surface, result);
         }
         if (by_weight && !choices.corners_last) {
-            markBrightest(ridge.line, weights, 6.0 * choices.width_mm, surface, result);
+            markBrightest(line, weights, 6.0 * choices.width_mm, surface, result);
         }
     }
     for (const EdgeStretch& stretch : result.stretches) {

@@ -5,16 +5,12 @@
 #include <cmath>
 
 #include "core/base/parallel.h"
+#include "core/base/smooth_step.h"
 #include "core/geometry/surface_distance.h"
 #include "core/plan/brushed.h"
 
 namespace glaukophos {
 namespace {
-
-double smooth(double place) {
-    const double t = std::clamp(place, 0.0, 1.0);
-    return t * t * (3.0 - 2.0 * t);
-}
 
 // A face's own frame, and where its vertices lie in it.
 struct FaceFrame {
@@ -97,7 +93,7 @@ void liftAndCalm(const Plan& plan, std::span<float> lightness) {
             const Part& part = plan.parts[surface.parts[v]];
             const double up = (surface.mesh.positions_mm[v].z() - bounds.low.z()) / height;
             // Full at the foot, gone a tenth of the height above the knee.
-            const double low = smooth((calm.from_share + 0.1 - up) / 0.2);
+            const double low = smoothStep((calm.from_share + 0.1 - up) / 0.2);
             const double kept = (1.0 - calm.amount * low) * (1.0 - part.calm);
             const double above = kept * (lightness[v] - paint.darkest);
             const double share = above / (paint.top() - paint.darkest);
@@ -147,9 +143,9 @@ std::vector<float> quartersOf(const Plan& plan, const FaceQuarters& face, const 
     for (const FacePoint& point : points) {
         const double aside = light_side * point.left_mm;
         const double up = light.from_above ? point.up_mm : -point.up_mm;
-        const double side = 2.0 * smooth(0.5 + 0.5 * aside / kTurn_mm) - 1.0;
-        const double above = 2.0 * smooth(0.5 + 0.5 * up / kTurn_mm) - 1.0;
-        const double veil = smooth((-aside / far_extent - 0.6) / 0.25);
+        const double side = 2.0 * smoothStep(0.5 + 0.5 * aside / kTurn_mm) - 1.0;
+        const double above = 2.0 * smoothStep(0.5 + 0.5 * up / kTurn_mm) - 1.0;
+        const double veil = smoothStep((-aside / far_extent - 0.6) / 0.25);
         const double value = light.mean_lightness +
                              face.strength * kStrongest * (side + 2.0 * above) / 3.0 -
                              face.veil * kVeil * veil;

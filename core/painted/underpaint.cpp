@@ -60,12 +60,17 @@ Xyz layered(const Plan& plan, const Layers& layers, std::span<const int> levels,
 
 }  // namespace
 
-std::optional<PaintFilm> filmNamed(const Plan& plan, const std::string& name) {
+const Paint* paintNamed(const Plan& plan, const std::string& name) {
     for (const std::vector<Paint>* rack : {&plan.rack, &genericRack()}) {
         const auto found = std::ranges::find(*rack, name, &Paint::name);
-        if (found != rack->end()) return filmOf(*found);
+        if (found != rack->end()) return &*found;
     }
-    return std::nullopt;
+    return nullptr;
+}
+
+std::optional<PaintFilm> filmNamed(const Plan& plan, const std::string& name) {
+    const Paint* paint = paintNamed(plan, name);
+    return paint != nullptr ? std::optional(filmOf(*paint)) : std::nullopt;
 }
 
 std::vector<Xyz> underpaintedOf(const Plan& plan, const Irradiance& irradiance) {

@@ -5,7 +5,8 @@
 
 namespace glaukophos {
 
-// The film of a paint of the plan's rack, or of the rack that ships.
+// A paint of the plan's rack, or of the rack that ships; null when neither has it.
+const Paint* paintNamed(const Plan& plan, const std::string& name);
 std::optional<PaintFilm> filmNamed(const Plan& plan, const std::string& name);
 
 // Colour of every vertex after all coats and the part's filter, thick paint being XYZ with Y = 1

@@ -14,13 +14,19 @@ bool isDrawn(const Step& step) {
 
 }  // namespace
 
-LayerMap laidMapOf(const Plan& plan, const Appearance& appearance, const Work& work,
-                   LaidPaint& laid, std::size_t count) {
+LayerMap LaidSights::after(const EvaluatedPtr& evaluated, std::size_t count) {
+    const Plan& plan = evaluated->plan;
+    const Appearance& appearance = *evaluated->appearance;
+    const Work& work = evaluated->desk->work;
+    if (m_of != evaluated) {
+        m_laid = std::make_unique<LaidPaint>(plan, appearance, work);
+        m_of = evaluated;
+    }
     LayerMap map;
     map.parts.assign(plan.parts.size(), true);
     map.values.assign(plan.figure->vertexCount(), 0.0F);
-    laid.layUpTo(count);
-    map.laid = laid.colours();
+    m_laid->layUpTo(count);
+    map.laid = m_laid->colours();
     for (std::size_t i = 0; i < std::min(count, work.steps.size()); ++i) {
         if (!isDrawn(work.steps[i])) continue;
         LayerMap lines = layerMapOf(plan, appearance, work, work.steps[i], false);

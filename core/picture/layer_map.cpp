@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "core/painted/shells.h"
+#include "core/painted/underpaint.h"
 #include "core/picture/drawn_lines.h"
 #include "core/work/step_maps.h"
 
@@ -66,11 +67,8 @@ void addGlowLines(const Work& work, const Step& step, LayerMap& map) {
 std::optional<Srgb> colourOf(const Plan& plan, const Step& step) {
     if (!step.recipe.drops.empty()) return displayable(step.recipe.colour);
     if (step.kind == StepKind::Prime) return plan.mixing.primer;
-    for (const std::vector<Paint>* rack : {&plan.rack, &genericRack()}) {
-        const auto found = std::ranges::find(*rack, step.paint, &Paint::name);
-        if (found != rack->end()) return found->mass_tone;
-    }
-    return std::nullopt;
+    const Paint* paint = paintNamed(plan, step.paint);
+    return paint != nullptr ? std::optional(paint->mass_tone) : std::nullopt;
 }
 
 LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& work,
@@ -106,7 +104,6 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
         case Where::Rim:
         case Where::Reshade:
         case Where::Recess:
-        case Where::Relief:
         case Where::Seam:
             map.values = coverageOf(basis, step.mask);
             cut(map, 0.5, kNoEnd * 10);

@@ -4,14 +4,10 @@
 #include <algorithm>
 
 #include "core/base/parallel.h"
+#include "core/base/smooth_step.h"
 
 namespace glaukophos {
 namespace {
-
-float smoothBrush(double t) {
-    const double x = std::clamp(t, 0.0, 1.0);
-    return static_cast<float>(x * x * (3.0 - 2.0 * x));
-}
 
 // 0..1 of what a stroke adds at a vertex: full under the brush, none a third of its radius away.
 float strokeAt(const Correction& stroke, const Vec3& point, const Vec3& normal) {
@@ -20,7 +16,7 @@ float strokeAt(const Correction& stroke, const Vec3& point, const Vec3& normal) 
     for (std::size_t i = 0; i < stroke.points_mm.size(); ++i) {
         if (stroke.normals[i].dot(normal) < 0.2F) continue;
         const float away = (stroke.points_mm[i] - point).norm() / radius;
-        best = std::max(best, smoothBrush((1.3 - away) / 0.3));
+        best = std::max(best, static_cast<float>(smoothStep((1.3 - away) / 0.3)));
     }
     return best;
 }

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/base/smooth_step.h"
+
 namespace glaukophos {
 namespace {
 
@@ -21,10 +23,7 @@ double fresnel(double at_square, double cosine) {
 }
 
 // From 0 to 1 while x goes from -width to +width.
-double ramp(double x, double width) {
-    const double t = std::clamp(0.5 + 0.5 * x / width, 0.0, 1.0);
-    return t * t * (3.0 - 2.0 * t);
-}
+double ramp(double x, double width) { return smoothStep(0.5 + 0.5 * x / width); }
 
 // pi times the radiance of a sky of strength 1; `upward` is the sine of the height.
 double skyLuminance(const Sky& sky, double upward, double alpha) {

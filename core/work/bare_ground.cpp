@@ -14,7 +14,6 @@ namespace {
 
 constexpr double kNearEnough = 5.0;       // CIEDE2000
 constexpr double kLeastPatch_mm2 = 1.2;   // a brush mark
-constexpr double kLeastBand_mm2 = 1.5;    // less is not worth a mix of its own
 constexpr double kLeastBandShare = 0.01;  // of the part
 constexpr double kSmallDeep = 0.05;       // a darkest band this small is laid over the next
 
@@ -76,19 +75,24 @@ std::shared_ptr<const std::vector<bool>> merged(const Surface& surface, std::vec
     return result;
 }
 
-// What the base of a part is laid on, where it is.
-Reflectance meanUnder(const WorkBasis& basis, PartIndex part, std::span<const Xyz> ground,
-                      const std::vector<float>& done) {
-    const Surface& surface = basis.plan.figure->surface;
-    Vec3d sum = Vec3d::Zero();
-    double area = 0.0;
+// What the bases are laid on, where they are: one entry a part.
+std::vector<Reflectance> meansUnder(const Plan& plan, std::span<const Xyz> ground,
+                                    const std::vector<float>& done) {
+    const Surface& surface = plan.figure->surface;
+    std::vector<Vec3d> sums(plan.parts.size(), Vec3d::Zero());
+    std::vector<double> areas(plan.parts.size(), 0.0);
     for (std::size_t v = 0; v < ground.size(); ++v) {
-        if (surface.parts[v] != part || done[v] > 0.0F) continue;
-        sum += surface.areas_mm2[v] * ground[v].xyz;
-        area += surface.areas_mm2[v];
+        if (done[v] > 0.0F) continue;
+        sums[surface.parts[v]] += surface.areas_mm2[v] * ground[v].xyz;
+        areas[surface.parts[v]] += surface.areas_mm2[v];
     }
-    if (area <= 0.0) return reflectanceOf(basis.plan.mixing.primer);
-    return reflectanceOf(displayable(labFrom(Xyz{sum / area})));
+    std::vector<Reflectance> means;
+    for (std::size_t p = 0; p < sums.size(); ++p) {
+        means.push_back(areas[p] > 0.0
+                            ? reflectanceOf(displayable(labFrom(Xyz{sums[p] / areas[p]})))
+                            : reflectanceOf(plan.mixing.primer));
+    }
+    return means;
 }
 
 }  // namespace
@@ -160,9 +164,7 @@ BareGround bareGroundOf(const WorkBasis& basis) {
         }
     });
     BareGround bare;
-    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
-        bare.under.push_back(meanUnder(basis, static_cast<PartIndex>(p), ground, based));
-    }
+    bare.under = meansUnder(plan, ground, based);
     bare.right = merged(surface, std::move(right));
     bare.based = merged(surface, std::move(based));
     return bare;

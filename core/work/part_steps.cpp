@@ -18,8 +18,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr double kLeastBand_mm2 = 1.5;  // less is not worth a mix of its own
-constexpr double kBorderGlaze = 4.0;    // parts of thinner; common practice, no source
+constexpr double kBorderGlaze = 4.0;  // parts of thinner; common practice, no source
 
 // "Thinned 1:8, 1:5 and then 1:3."
 std::string veilWords(const std::vector<double>& thinners) {
@@ -40,8 +39,7 @@ class PartLayers {
           m_appearance(m_after_glow ? basis.appearance : basis.before),
           m_mixes(m_after_glow ? basis.mixes.parts[part] : basis.parts[part]),
           m_ladder(m_appearance.ladders[part]),
-          m_bands(layerBandsOf(basis, part).bands),
-          m_first(layerBandsOf(basis, part).first) {}
+          m_layers(layerBandsOf(basis, part)) {}
 
     std::vector<Step> steps() {
         if (m_bands.empty()) return {};
@@ -275,7 +273,7 @@ class PartLayers {
     }
 
     void darkToLight(bool hatched) {
-        const bool small_deep = m_first != m_bands[0];  // too small to start from
+        const bool small_deep = m_layers.first != m_bands[0];  // too small to start from
         const std::size_t first = small_deep ? 1 : 0;
         base(m_bands[first],
              small_deep ? fmt::format("{} is too small to start from: it goes on afterwards.",
@@ -375,8 +373,8 @@ class PartLayers {
     const Appearance& m_appearance;
     const PartMixes& m_mixes;
     const Ladder& m_ladder;
-    std::vector<std::size_t> m_bands;  // those that are worth a mix, dark to light
-    std::size_t m_first;               // that the part begins with
+    LayerBands m_layers;
+    const std::vector<std::size_t>& m_bands = m_layers.bands;
     std::vector<Step> m_steps;
 };
 

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "core/work/bare_ground.h"
+#include "core/work/work_times.h"
 
 namespace glaukophos {
 namespace {
@@ -71,7 +72,7 @@ std::vector<Step> recessSteps(const WorkBasis& basis) {
             "damp brush before it dries.";
     } else {
         step.lines_mm = step.area_mm2 / (2.0 * kLine_mm);  // a line has two sides
-        complete(basis, step);                             // with the minutes that lines take
+        step.work_min = workMinutes(step, basis.plan.steps.pace);
         step.why = fmt::format(
             "{:.0f} mm of seams lie on the dark side: a line there parts one thing from the next.",
             step.lines_mm);

@@ -63,7 +63,6 @@ enum class Where {
     Lines,      // edge highlights, pass `index`, `from` mm wide; after the passes its dots
     GlowLines,  // those in the glow of `light`, passes up to `index`
     Recess,     // deeper than `from` mm below the surface within `to` mm, see reliefOf
-    Relief,     // what stands out so much
     Seam,       // within `from` mm of another part or in such recesses, on the dark side
     Drawn,      // drawn line `light`, pass `index`, `from` mm wide; after the passes its dots
 };

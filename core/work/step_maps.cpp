@@ -75,14 +75,12 @@ std::vector<float> rimCoverage(const MapBasis& basis, const Mask& mask) {
     return coverage;
 }
 
-// Recesses (or what stands out) at the scale of a brush; no patch too small for one.
-std::vector<float> reliefCoverage(const MapBasis& basis, const Mask& mask, bool stands_out) {
+// Recesses at the scale of a brush; no patch too small for one.
+std::vector<float> recessCoverage(const MapBasis& basis, const Mask& mask) {
     constexpr double kLeast_mm2 = 0.4;
     const Surface& surface = basis.plan.figure->surface;
     std::vector<float> coverage = reliefOf(surface, static_cast<float>(mask.to));
-    for (float& relief : coverage) {
-        relief = (stands_out ? relief : -relief) >= mask.from ? 100.0F : 0.0F;
-    }
+    for (float& relief : coverage) relief = -relief >= mask.from ? 100.0F : 0.0F;
     mergeSpecks(surface.links, surface.areas_mm2, kLeast_mm2, coverage);
     for (float& covered : coverage) covered = covered > 50.0F ? 1.0F : 0.0F;
     return coverage;
@@ -186,8 +184,7 @@ std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask) {
             }
             break;
         case Where::Recess:
-        case Where::Relief:
-            coverage = reliefCoverage(basis, mask, mask.where == Where::Relief);
+            coverage = recessCoverage(basis, mask);
             break;
         case Where::Seam:
             coverage = seamCoverage(basis, mask);

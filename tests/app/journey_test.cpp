@@ -69,7 +69,7 @@ class JourneyTest : public WindowTest {
         ASSERT_TRUE(waitFor(
             [this] {
                 const EvaluatedPtr& evaluated = document().evaluated();
-                return evaluated->complete && evaluated->desk != nullptr &&
+                return evaluated != nullptr && evaluated->complete && evaluated->desk != nullptr &&
                        evaluated->plan.lights == document().plan().lights;
             },
             kTwoMinutes_ms));
@@ -118,7 +118,7 @@ class ByKeyboard : public JourneyTest {
     }
 };
 
-TEST_F(ByKeyboard, DISABLED_FromFileToPaper) {
+TEST_F(ByKeyboard, FromFileToPaper) {
     whenOpen<QFileDialog>([this](QFileDialog&) {
         type(path(q(kFigure)));
         key(Qt::Key_Return);

@@ -8,6 +8,7 @@
 #include "app/widgets/recipe_words.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
+#include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
 
 namespace glaukophos {
@@ -32,7 +33,6 @@ QString coatsWords(const BandMix& band) {
 
 // "The whole plan takes 1.2 ml of Titanium white, ...".
 QString usesWords(const std::vector<PaintUse>& uses) {
-    constexpr double kDrop_ml = 0.05;  // common practice, no source: 20 drops to the millilitre
     QStringList all;
     QStringList little;
     QStringList short_of;

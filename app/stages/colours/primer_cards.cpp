@@ -37,15 +37,15 @@ PrimerCards::PrimerCards(Document& document, QWidget* parent)
 }
 
 void PrimerCards::ask() {
-    m_asked = m_document.evaluated();
+    const EvaluatedPtr& evaluated = m_document.evaluated();
     m_words->show();
-    if (m_asked == nullptr || !m_asked->complete || m_asked->desk == nullptr ||
-        m_asked->mixes == nullptr) {
+    if (evaluated == nullptr || !evaluated->complete || evaluated->desk == nullptr ||
+        evaluated->mixes == nullptr) {
         m_words->setText(tr("The steps are still being worked out; try again in a moment."));
         return;
     }
     m_words->setText(tr("The plan is worked out over each …"));
-    m_maker.request(m_asked);
+    m_maker.request(evaluated);
 }
 
 void PrimerCards::fill(const std::vector<PrimerChoice>& choices) {

@@ -25,7 +25,6 @@ class PrimerCards : public QWidget {
     QPushButton* m_ask;  // owned by Qt, as are the following
     QLabel* m_words;
     QWidget* m_list;
-    EvaluatedPtr m_asked;
     PrimerMaker m_maker;
 };
 

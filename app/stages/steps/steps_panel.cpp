@@ -3,7 +3,6 @@
 
 #include "app/stages/steps/ways_page.h"
 #include "app/widgets/text.h"
-#include "core/picture/laid_map.h"
 #include "core/picture/layer_map.h"
 
 namespace glaukophos {
@@ -52,13 +51,8 @@ void StepsPanel::showLayer() {
     const Step& step = work.steps[at];
     if (m_order->sight() != OrderPage::Sight::Map) {
         const bool after = m_order->sight() == OrderPage::Sight::After;
-        if (m_laid == nullptr || m_laid_from != evaluated) {
-            m_laid = std::make_shared<LaidPaint>(evaluated->plan, *evaluated->appearance, work);
-            m_laid_from = evaluated;
-        }
         m_view.setLayer(
-            std::make_shared<const LayerMap>(laidMapOf(evaluated->plan, *evaluated->appearance,
-                                                       work, *m_laid, at + (after ? 1 : 0))),
+            std::make_shared<const LayerMap>(m_laid.after(evaluated, at + (after ? 1 : 0))),
             (after ? tr("After: %1") : tr("Before: %1")).arg(q(step.title)));
         return;
     }

@@ -7,7 +7,7 @@
 #include "app/stages/steps/time_page.h"
 #include "app/view/figure_view.h"
 #include "app/widgets/page_tabs.h"
-#include "core/work/laid_paint.h"
+#include "core/picture/laid_map.h"
 
 namespace glaukophos {
 
@@ -35,9 +35,7 @@ class StepsPanel : public StagePanel {
     FigureView& m_view;
     PageTabs* m_pages;  // owned by Qt, as is the page
     OrderPage* m_order;
-    // Paint as far as it was looked at last, and the results it was laid from.
-    std::shared_ptr<LaidPaint> m_laid;
-    EvaluatedPtr m_laid_from;
+    LaidSights m_laid;
 };
 
 }  // namespace glaukophos
