@@ -2,6 +2,7 @@
 #include "core/findings/cures.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 #include "core/colour/oklab.h"
@@ -202,10 +203,12 @@ void calmWhatWins(Plan& plan, const Finding& finding) {
     plan.parts[finding.subject].calm = std::min(1.0, plan.parts[finding.subject].calm + 0.35);
 }
 
-void lightTheBack(Plan& plan, const Finding& /*finding*/) {
+void lightTheBack(Plan& plan, const Finding& finding) {
+    // The back, the figure's own left, its own right: see noBack.
+    constexpr std::array<double, 3> kHours = {6.5, 9.5, 2.5};
     Light behind;
-    behind.name = "From behind";
-    behind.kind = FarLight{{6.5, 30.0}, 2.0};
+    behind.name = finding.subject == 0 ? "From behind" : "From the dark side";
+    behind.kind = FarLight{{kHours.at(std::min<std::size_t>(finding.subject, 2)), 30.0}, 2.0};
     behind.strength = 0.2;
     for (const Light& light : plan.lights) {
         if (std::holds_alternative<FarLight>(light.kind) && light.on) {

@@ -23,7 +23,7 @@ const std::array<Rule, kMistakeCount>& rules() {
          "A mix in between, or a thin glaze over the border.", "Bridge the step", largeStep,
          bridgeTheStep},
         {"no-shrinking", "Layers do not shrink", "no gradient left",
-         "A layer that covers more than the one below hides it.",
+         "A layer that covers more than 85 % of the one below hides it.",
          "Repaint the lighter layers smaller: each about half the one before.",
          "Halve from band to band", noShrinking, halveBands},
         {"ringed", "Every form ringed with shadow", "a heap of bumps",
@@ -57,13 +57,14 @@ const std::array<Rule, kMistakeCount>& rules() {
          "Small things need more difference than large ones: seven steps at least.",
          "Another value or hue for it.", "Set it off in value", lostDetail, setTheDetailOff},
         {"weak-focus", "The focus is not the strongest", "the eye wanders",
-         "Below seven tenths of another part's contrast the eye goes there.",
+         "Contrast, and half as much again where all borders are crisp: below seven tenths of "
+         "another part's the eye goes there.",
          "Lower the rest, raise the focus.", "Calm what wins", weakFocus, calmWhatWins},
         {"over-glazed", "An over-worked glaze", "chalk, tide marks",
          "Past six coats thin layers are seldom left alone to dry.",
          "Wait, thinner paint, fewer strokes; or a mix in between.", "", overGlazed, nullptr},
-        {"no-back", "No plan for the back", "a big dull area",
-         "With four fifths of it in one dark value there is nothing to see.", "Light it too.",
+        {"no-back", "A side with nothing in it", "a big dull area",
+         "With four fifths of a side in one dark value there is nothing to see.", "Light it too.",
          "A weak light from behind", noBack, lightTheBack},
     }};
     return entries;

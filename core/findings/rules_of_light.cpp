@@ -2,6 +2,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 
 #include "core/colour/colour_difference.h"
 #include "core/findings/finding_rules.h"
@@ -179,32 +180,56 @@ void likeLights(const RuleBasis& basis, std::vector<Finding>& found) {
                      apart, kApart, "CIEDE2000", strong[1].light, worst});
 }
 
-void noBack(const RuleBasis& basis, std::vector<Finding>& found) {
-    constexpr double kDark = 0.8;
+namespace {
+
+// One side of the figure, and how much of it lies in the deepest value.
+struct Side {
+    double area_mm2 = 0.0;
+    double dark_mm2 = 0.0;
+    std::optional<std::size_t> flattest;  // the vertex of the dark that faces that way most
+};
+
+Side sideOf(const RuleBasis& basis, const Vec3& outward) {
     const Surface& surface = basis.plan.figure->surface;
     const BandBorders& borders = basis.appearance.bands.borders;
-    double back = 0.0;
-    double dark = 0.0;
-    std::optional<std::size_t> worst;
-    double flattest = 0.0;
+    Side side;
+    float most = 0.0F;
     for (std::size_t v = 0; v < basis.areas.size(); ++v) {
-        // The figure faces -y.
-        const float behind = surface.normals[v].y();
-        if (basis.areas[v] <= 0.0F || behind < 0.35F) continue;
-        back += basis.areas[v];
+        const float faces = surface.normals[v].dot(outward);
+        if (basis.areas[v] <= 0.0F || faces < 0.35F) continue;
+        side.area_mm2 += basis.areas[v];
         if (bandOf(basis.appearance.values.lightness[v], borders) > 0) continue;
-        dark += basis.areas[v];
-        const double flat = behind - 0.02 * std::abs(surface.mesh.positions_mm[v].x());
-        if (worst && flat <= flattest) continue;
-        flattest = flat;
-        worst = v;
+        side.dark_mm2 += basis.areas[v];
+        if (side.flattest && faces <= most) continue;
+        most = faces;
+        side.flattest = v;
     }
-    const double share = dark / std::max(1e-9, back);
-    if (back < 1.0 || share < kDark) return;
-    found.push_back({Mistake::NoBack, true,
-                     fmt::format("{:.0f} % of the back lies in {} alone: a big dull area.",
-                                 100.0 * share, bandName(0, borders.size() + 1)),
-                     100.0 * share, 100.0 * kDark, "% of the back", 0, worst});
+    return side;
+}
+
+}  // namespace
+
+void noBack(const RuleBasis& basis, std::vector<Finding>& found) {
+    constexpr double kDark = 0.8;
+    struct Way {
+        const char* name;
+        Vec3 outward;
+    };
+    // The figure faces -y, and its own left is +x.
+    const std::array<Way, 3> ways = {{{"the back", Vec3::UnitY()},
+                                      {"its own left side", Vec3::UnitX()},
+                                      {"its own right side", -Vec3::UnitX()}}};
+    for (std::size_t i = 0; i < ways.size(); ++i) {
+        const Side side = sideOf(basis, ways.at(i).outward);
+        const double share = side.dark_mm2 / std::max(1e-9, side.area_mm2);
+        if (side.area_mm2 < 1.0 || share < kDark) continue;
+        const std::string deepest = bandName(0, basis.appearance.bands.borders.size() + 1);
+        found.push_back({Mistake::NoBack, true,
+                         fmt::format("{:.0f} % of {} lies in {} alone: nothing to see there.",
+                                     100.0 * share, ways.at(i).name, deepest),
+                         100.0 * share, 100.0 * kDark, "% of that side", i, side.flattest});
+        return;
+    }
 }
 
 }  // namespace glaukophos

@@ -34,20 +34,28 @@ Span spanOf(const RuleBasis& basis, std::optional<PartIndex> part) {
 }  // namespace
 
 void noShrinking(const RuleBasis& basis, std::vector<Finding>& found) {
+    constexpr double kMost = 0.85;          // of the layer below
+    constexpr double kSmallDeepest = 0.05;  // this small it is laid over the next: see layerBandsOf
     const PartBands& whole = basis.appearance.bands.whole;
-    for (const std::size_t band : bandsThatDoNotShrink(whole)) {
-        const double ratio = whole.areas_mm2[band] / std::max(1e-9, whole.areas_mm2[band - 1]);
-        const std::size_t count = basis.appearance.bands.count();
+    const std::size_t count = whole.areas_mm2.size();
+    // As painted, a layer is its band and all lighter ones.
+    std::vector<double> layers = whole.areas_mm2;
+    for (std::size_t b = count; b-- > 1;) layers[b - 1] += layers[b];
+    for (std::size_t b = 1; b < count; ++b) {
+        const double ratio = layers[b] / std::max(1e-9, layers[b - 1]);
+        const bool small_deepest = b == 1 && whole.share(0) < kSmallDeepest;
+        if (ratio <= kMost || small_deepest || layers[b] < 0.02 * layers[0]) continue;
         std::optional<std::size_t> place;
         for (std::size_t v = 0; v < basis.areas.size(); ++v) {
             const float lightness = basis.appearance.values.lightness[v];
-            if (bandOf(lightness, basis.appearance.bands.borders) != band) continue;
+            if (bandOf(lightness, basis.appearance.bands.borders) != b) continue;
             if (!place || basis.areas[v] > basis.areas[*place]) place = v;
         }
         found.push_back({Mistake::NoShrinking, true,
-                         fmt::format("{} covers {:.1f} times as much as {}: the gradient is lost.",
-                                     bandName(band, count), ratio, bandName(band - 1, count)),
-                         ratio, 1.0, "times the band below", band, place});
+                         fmt::format("As painted, {} covers {:.0f} % of {}: next to nothing of it "
+                                     "is left to be seen.",
+                                     bandName(b, count), 100.0 * ratio, bandName(b - 1, count)),
+                         ratio, kMost, "of the layer below", b, place});
         return;  // the cure mends them all
     }
 }
@@ -123,6 +131,28 @@ void edgesAlike(const RuleBasis& basis, std::vector<Finding>& found) {
                      100.0 * ratio, 100.0 * kMost, "% of the edges", 0, place});
 }
 
+namespace {
+
+// How much a part draws the eye: its contrast, more where its borders are crisp (common practice,
+// no source).
+struct Pull {
+    Span span;
+    double crisp = 0.0;  // 0..1 of its borders
+    [[nodiscard]] double strength() const { return span.width() * (1.0 + 0.5 * crisp); }
+};
+
+Pull pullOf(const RuleBasis& basis, PartIndex part) {
+    Pull pull{spanOf(basis, part)};
+    const std::vector<EdgeLengths>& parts = basis.marks.edges.parts;
+    if (part >= parts.size()) return pull;
+    double length = 0.0;
+    for (const double mm : parts[part].by_kind_mm) length += mm;
+    pull.crisp = length > 0.0 ? parts[part].of(EdgeKind::Hard) / length : 0.0;
+    return pull;
+}
+
+}  // namespace
+
 void weakFocus(const RuleBasis& basis, std::vector<Finding>& found) {
     constexpr double kLeast = 0.7;    // of the strongest other part's
     constexpr double kCounts = 0.03;  // of the figure: smaller parts do not pull the eye away
@@ -131,30 +161,32 @@ void weakFocus(const RuleBasis& basis, std::vector<Finding>& found) {
         if (basis.plan.parts[p].focus == Focus::Main) focus = static_cast<PartIndex>(p);
     }
     if (!focus) return;
-    const Span own = spanOf(basis, focus);
-    if (own.area_mm2 <= 0.0) return;
+    const Pull own = pullOf(basis, *focus);
+    if (own.span.area_mm2 <= 0.0) return;
     const Span whole = spanOf(basis, std::nullopt);
-    double strongest = 0.0;
+    Pull strongest;
     PartIndex rival = 0;
     for (std::size_t p = 0; p < basis.plan.parts.size(); ++p) {
         const Material material = basis.plan.parts[p].material;
         // Metal has its full range anywhere.
         if (p == *focus || isMetal(material) || material == Material::Glowing) continue;
-        const Span span = spanOf(basis, static_cast<PartIndex>(p));
-        if (span.area_mm2 < kCounts * whole.area_mm2 || span.width() <= strongest) continue;
-        strongest = span.width();
+        const Pull pull = pullOf(basis, static_cast<PartIndex>(p));
+        if (pull.span.area_mm2 < kCounts * whole.area_mm2) continue;
+        if (pull.strength() <= strongest.strength()) continue;
+        strongest = pull;
         rival = static_cast<PartIndex>(p);
     }
-    const double ratio = own.width() / std::max(1e-9, strongest);
-    if (strongest <= 0.0 || ratio >= kLeast) return;
+    const double ratio = own.strength() / std::max(1e-9, strongest.strength());
+    if (strongest.strength() <= 0.0 || ratio >= kLeast) return;
     const std::vector<float>& painted = basis.appearance.values.painted;
-    found.push_back({Mistake::WeakFocus, true,
-                     fmt::format("{} has {:.0f} L* of contrast, the focus {} only {:.0f}: the eye "
-                                 "wanders.",
-                                 basis.plan.parts[rival].name, strongest,
-                                 basis.plan.parts[*focus].name, own.width()),
-                     ratio, kLeast, "times the strongest other part", rival,
-                     bestVertex(basis, rival, [&](std::size_t v) { return painted[v]; })});
+    found.push_back(
+        {Mistake::WeakFocus, true,
+         fmt::format("{} has {:.0f} L* of contrast and {:.0f} % crisp borders, the focus {} only "
+                     "{:.0f} and {:.0f} %: the eye wanders.",
+                     basis.plan.parts[rival].name, strongest.span.width(), 100.0 * strongest.crisp,
+                     basis.plan.parts[*focus].name, own.span.width(), 100.0 * own.crisp),
+         ratio, kLeast, "times the strongest other part", rival,
+         bestVertex(basis, rival, [&](std::size_t v) { return painted[v]; })});
 }
 
 }  // namespace glaukophos

@@ -204,11 +204,22 @@ Underpainting underFrom(const Entry& entry) {
     for (const Json& item : entry.list("coats")) {
         const Entry coat(item, fmt::format("coat {}", under.coats.size() + 1));
         const UnderCoat usual;
-        under.coats.push_back({coat.text("paint", ""), coat.number("spread_deg", usual.spread_deg),
-                               coat.number("thickness", usual.thickness)});
+        UnderCoat read;
+        read.paint = coat.text("paint", "");
+        read.spread_deg = coat.number("spread_deg", usual.spread_deg);
+        read.thickness = coat.number("thickness", usual.thickness);
+        read.from = {coat.number("hour", usual.from.hour),
+                     coat.number("height_deg", usual.from.height_deg)};
+        read.distance_mm = coat.number("distance_mm", usual.distance_mm);
+        read.thinner = coat.number("thinner", usual.thinner);
+        read.when = shadingWord(coat, "when", sprayTimes(), usual.when);
+        under.coats.push_back(std::move(read));
     }
     under.filter = entry.text("filter", "");
     under.filter_thickness = entry.number("filter_thickness", under.filter_thickness);
+    under.filter_shape = shadingWord(entry, "filter_shape", filterShapes(), under.filter_shape);
+    under.filter_out_of_recesses =
+        entry.flag("filter_out_of_recesses", under.filter_out_of_recesses);
     return under;
 }
 
@@ -217,10 +228,17 @@ Json underJson(const Underpainting& under) {
     for (const UnderCoat& coat : under.coats) {
         json["coats"].push_back({{"paint", coat.paint},
                                  {"spread_deg", coat.spread_deg},
-                                 {"thickness", coat.thickness}});
+                                 {"thickness", coat.thickness},
+                                 {"hour", coat.from.hour},
+                                 {"height_deg", coat.from.height_deg},
+                                 {"distance_mm", coat.distance_mm},
+                                 {"thinner", coat.thinner},
+                                 {"when", keyIn(sprayTimes(), coat.when)}});
     }
     json["filter"] = under.filter;
     json["filter_thickness"] = under.filter_thickness;
+    json["filter_shape"] = keyIn(filterShapes(), under.filter_shape);
+    json["filter_out_of_recesses"] = under.filter_out_of_recesses;
     return json;
 }
 

@@ -18,6 +18,7 @@ DrawnLine lineFrom(const Entry& entry) {
     line.forks = entry.whole("forks", line.forks);
     line.cell_mm = entry.number("cell_mm", line.cell_mm);
     line.height_mm = entry.number("height_mm", line.height_mm);
+    line.gaze = entry.number("gaze", line.gaze);
     return line;
 }
 
@@ -30,6 +31,7 @@ Json lineJson(const DrawnLine& line) {
               {"passes", line.passes}};
     if (line.kind != LineKind::Drawn) json["seed"] = line.seed;
     if (line.kind == LineKind::Bolt) json["forks"] = line.forks;
+    if (line.kind == LineKind::Eyes) json["gaze"] = line.gaze;
     if (line.kind == LineKind::Net) {
         json["cell_mm"] = line.cell_mm;
         json["height_mm"] = line.height_mm;

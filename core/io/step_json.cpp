@@ -57,6 +57,7 @@ Json eveningsJson(const Evenings& evenings) {
 StepChoices stepsFrom(const Entry& entry) {
     StepChoices steps;
     steps.build_up = wayFrom(entry, "build_up", buildUps(), steps.build_up);
+    steps.blending = wayFrom(entry, "blending", blendings(), steps.blending);
     steps.glow = wayFrom(entry, "glow", glowBuildUps(), steps.glow);
     steps.order = wayFrom(entry, "order", partOrders(), steps.order);
     steps.recesses = wayFrom(entry, "recesses", recessWays(), steps.recesses);
@@ -75,6 +76,7 @@ StepChoices stepsFrom(const Entry& entry) {
 
 Json stepsJson(const StepChoices& steps) {
     Json json{{"build_up", wordOf(buildUps(), steps.build_up)},
+              {"blending", wordOf(blendings(), steps.blending)},
               {"glow", wordOf(glowBuildUps(), steps.glow)},
               {"order", wordOf(partOrders(), steps.order)},
               {"recesses", wordOf(recessWays(), steps.recesses)},

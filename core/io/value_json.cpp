@@ -66,6 +66,7 @@ FaceQuarters faceFrom(const Entry& entry) {
     face.lean_deg = entry.number("lean_deg", face.lean_deg);
     face.strength = entry.number("strength", face.strength);
     face.veil = entry.number("veil", face.veil);
+    face.tones = entry.whole("tones", face.tones);
     return face;
 }
 
@@ -76,7 +77,8 @@ Json faceJson(const FaceQuarters& face) {
             {"radius_mm", face.radius_mm},
             {"lean_deg", face.lean_deg},
             {"strength", face.strength},
-            {"veil", face.veil}};
+            {"veil", face.veil},
+            {"tones", face.tones}};
 }
 
 Correction correctionFrom(const Entry& entry) {

@@ -58,22 +58,26 @@ void traceGroup(int round, const Receivers& receivers, const RayScene& scene, st
 }
 
 // For each byte of the bits, what each of its 256 values adds to the light vector (Gershun 1936):
-// radiance times direction, scaled so that an open horizontal surface gets exactly 1 from the
-// rounds traced.
+// radiance times direction, scaled so that an open surface that faces `axis` gets exactly 1 from
+// the rounds traced.
 class LightVectors {
   public:
     using Vec4 = Eigen::Vector4f;  // four, so that one instruction adds them
 
-    LightVectors(const Sky& sky, int rounds) : m_bytes(static_cast<std::size_t>(rounds) * 8) {
+    // `radiance` of the cosine of the angle off the axis.
+    template <class Radiance>
+    LightVectors(const Vec3& axis, const Radiance& radiance, int rounds)
+        : m_bytes(static_cast<std::size_t>(rounds) * 8) {
         const std::vector<Vec3>& directions = skyDirections();
         std::vector<Vec4> weighted(m_bytes * 8, Vec4::Zero());
-        double horizontal = 0.0;
+        double facing = 0.0;
         for (std::size_t d = 0; d < weighted.size(); ++d) {
-            const double radiance = skyRadiance(sky, directions[d].z());
-            weighted[d].head<3>() = static_cast<float>(radiance) * directions[d];
-            horizontal += radiance * std::max(0.0F, directions[d].z());
+            const double cosine = directions[d].dot(axis);
+            const double here = radiance(cosine);
+            weighted[d].head<3>() = static_cast<float>(here) * directions[d];
+            facing += here * std::max(0.0, cosine);
         }
-        for (Vec4& w : weighted) w *= static_cast<float>(1.0 / std::max(horizontal, 1e-12));
+        for (Vec4& w : weighted) w *= static_cast<float>(1.0 / std::max(facing, 1e-12));
         m_sums.resize(m_bytes * 256, Vec4::Zero());
         for (std::size_t byte = 0; byte < m_bytes; ++byte) {
             for (std::size_t value = 1; value < 256; ++value) {
@@ -104,6 +108,19 @@ class LightVectors {
     std::size_t m_bytes;
     std::vector<Vec4> m_sums;
 };
+
+std::vector<float> irradianceFrom(const SkyTable& table, std::span<const Vec3> normals,
+                                  const LightVectors& vectors) {
+    std::vector<float> irradiance(normals.size(), 0.0F);
+    forChunks(normals.size(), {}, [&](std::size_t begin, std::size_t end) {
+        std::vector<LightVectors::Vec4> sums(end - begin, LightVectors::Vec4::Zero());
+        vectors.add(table.bits, begin, sums);
+        for (std::size_t i = begin; i < end; ++i) {
+            irradiance[i] = std::max(0.0F, sums[i - begin].head<3>().dot(normals[i]));
+        }
+    });
+    return irradiance;
+}
 
 // The nearest direction by look-up: an octahedron unfolded into a square (Meyer et al. 2010).
 class DirectionGrid {
@@ -201,16 +218,16 @@ std::size_t nearestDirection(const Vec3& direction) {
 
 std::vector<float> skyIrradiance(const SkyTable& table, std::span<const Vec3> normals,
                                  const Sky& sky) {
-    const LightVectors vectors(sky, table.rounds);
-    std::vector<float> irradiance(normals.size(), 0.0F);
-    forChunks(normals.size(), {}, [&](std::size_t begin, std::size_t end) {
-        std::vector<LightVectors::Vec4> sums(end - begin, LightVectors::Vec4::Zero());
-        vectors.add(table.bits, begin, sums);
-        for (std::size_t i = begin; i < end; ++i) {
-            irradiance[i] = std::max(0.0F, sums[i - begin].head<3>().dot(normals[i]));
-        }
-    });
-    return irradiance;
+    const auto radiance = [&](double sin_height) { return skyRadiance(sky, sin_height); };
+    return irradianceFrom(table, normals, LightVectors(Vec3::UnitZ(), radiance, table.rounds));
+}
+
+std::vector<float> irradianceAbout(const SkyTable& table, std::span<const Vec3> normals,
+                                   const Vec3& axis, double sharpness) {
+    const auto radiance = [&](double cosine) {
+        return cosine <= 0.0 ? 0.0 : std::pow(cosine, sharpness);
+    };
+    return irradianceFrom(table, normals, LightVectors(axis, radiance, table.rounds));
 }
 
 std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> normals,

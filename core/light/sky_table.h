@@ -40,6 +40,11 @@ bool traceNextRound(SkyTable& table, const Receivers& receivers, const RayScene&
 std::vector<float> skyIrradiance(const SkyTable& table, std::span<const Vec3> normals,
                                  const Sky& sky);
 
+// The same from all round an axis (unit), radiance falling off as the cosine to `sharpness`; 1 on a
+// surface that faces the axis and sees all of it.
+std::vector<float> irradianceAbout(const SkyTable& table, std::span<const Vec3> normals,
+                                   const Vec3& axis, double sharpness);
+
 // Previews without a ray, from a complete table. Shadows are as soft as the table is coarse, some
 // nine degrees. Irradiance at strength 1.
 std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> normals,

@@ -8,14 +8,15 @@
 
 namespace glaukophos {
 
-// The share of a coat's paint that arrives at each receiver of the form, 1 on open ground under a
-// nozzle that is swung over all its directions: what light from there would give. One entry a
-// coat; none unless the underpainting is used.
+// The share of a spray's paint that arrives at each receiver of the form, 1 where the surface faces
+// a nozzle that is swung about its direction: what light from there would give. With the square of
+// the distance it thins out. One entry a spray; none unless the underpainting is used.
 std::vector<OverForm> sprayedOf(const Underpainting& under, const Form& form,
                                 const SkyTable& table);
 
-// The spread of a coat as the sharpness of a sky (SkyKind::Zenithal): half as much arrives from
-// `spread_deg` off straight above. From 85 degrees on it comes from everywhere.
+// The spread of a spray as the sharpness of a sky: half as much arrives from `spread_deg` off its
+// direction. From 85 degrees on it comes from everywhere.
 double sharpnessOf(double spread_deg);
+bool isFromEverywhere(const UnderCoat& coat);
 
 }  // namespace glaukophos

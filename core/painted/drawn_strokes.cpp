@@ -1,7 +1,7 @@
 // Bolts and lines run on the form, so that borders of parts do not stop them.
 #include "core/painted/drawn_strokes.h"
 
-#include "core/geometry/surface_ways.h"
+#include "core/figure/eye_shape.h"
 
 namespace glaukophos {
 namespace {
@@ -53,6 +53,20 @@ Strokes lineOn(const SurfaceWays& ways, const DrawnLine& line) {
     return {{stroke}, {}};
 }
 
+// Each pair of corners is an eye; a corner alone waits for the other.
+Strokes eyesOn(const SurfaceWays& ways, const DrawnLine& eyes) {
+    Strokes strokes;
+    const double row_mm = passesOf(eyes)[static_cast<std::size_t>(EyePass::White)].width_mm * 0.8;
+    for (std::size_t i = 0; i + 1 < eyes.anchors_mm.size(); i += 2) {
+        if ((eyes.anchors_mm[i] - eyes.anchors_mm[i + 1]).norm() < 0.05F) continue;
+        for (Stroke& stroke :
+             eyeShape(ways, eyes.anchors_mm[i], eyes.anchors_mm[i + 1], eyes.gaze, row_mm)) {
+            strokes.strokes.push_back(std::move(stroke));
+        }
+    }
+    return strokes;
+}
+
 }  // namespace
 
 std::vector<Strokes> drawnStrokes(const Plan& plan, const Irradiance& irradiance) {
@@ -67,6 +81,9 @@ std::vector<Strokes> drawnStrokes(const Plan& plan, const Irradiance& irradiance
                 break;
             case LineKind::Drawn:
                 drawn.push_back(lineOn(ways, line));
+                break;
+            case LineKind::Eyes:
+                drawn.push_back(eyesOn(ways, line));
                 break;
             case LineKind::Bolt:
                 drawn.push_back(line.anchors_mm.size() < 2

@@ -60,6 +60,12 @@ std::vector<FacePoint> pointsOf(const Plan& plan, const FaceQuarters& face) {
     return points;
 }
 
+// 0: right and low, 1: right and high, 2: left and low, 3: left and high, by the figure's own
+// sides.
+std::size_t quarterAt(const FacePoint& point) {
+    return (point.left_mm > 0.0F ? 2U : 0U) + (point.up_mm > 0.0F ? 1U : 0U);
+}
+
 // How far the face reaches to one side: what a few stray vertices add does not count.
 float extentOf(const std::vector<FacePoint>& points, float side) {
     std::vector<float> reaches;
@@ -121,37 +127,59 @@ FaceLight faceLight(const Plan& plan, const FaceQuarters& face, std::span<const 
     Mean upper;
     Mean lower;
     Mean all;
+    std::array<Mean, 4> quarters;
     for (const FacePoint& point : pointsOf(plan, face)) {
         const double area = surface.areas_mm2[point.vertex];
         const double value = as_lit[point.vertex];
         (point.left_mm > 0.0F ? left : right).add(area, value);
         (point.up_mm > 0.0F ? upper : lower).add(area, value);
         all.add(area, value);
+        quarters.at(quarterAt(point)).add(area, value);
     }
-    return {left.value() >= right.value(), upper.value() >= lower.value(), all.value()};
+    FaceLight light{left.value() >= right.value(), upper.value() >= lower.value(), all.value(), {}};
+    for (std::size_t q = 0; q < quarters.size(); ++q) {
+        light.quarters.at(q) = quarters.at(q).sum > 0.0 ? quarters.at(q).value() : all.value();
+    }
+    return light;
 }
 
-std::vector<float> quartersOf(const Plan& plan, const FaceQuarters& face, const FaceLight& light) {
-    constexpr double kStrongest = 22.0;  // L* from the middle of the four values to the outer ones
-    constexpr double kVeil = 14.0;       // L* that a full veil takes off
+std::vector<float> quartersOf(const Plan& plan, const FaceQuarters& face, const FaceLight& light,
+                              std::span<const float> as_lit) {
+    constexpr double kStrongest = 22.0;  // L* from the middle of the tones to the outer ones
     constexpr double kTurn_mm = 0.25;    // half the width of the turn from one quarter to the next
     std::vector<float> result(plan.figure->vertexCount(), -1.0F);
-    const std::vector<FacePoint> points = pointsOf(plan, face);
-    const float light_side = light.from_own_left ? 1.0F : -1.0F;
-    const float far_extent = extentOf(points, -light_side);
+    const double light_side = light.from_own_left ? 1.0 : -1.0;
+    const double light_height = light.from_above ? 1.0 : -1.0;
     const PaintRange& paint = plan.values.paint;
-    for (const FacePoint& point : points) {
-        const double aside = light_side * point.left_mm;
-        const double up = light.from_above ? point.up_mm : -point.up_mm;
-        const double side = 2.0 * smoothStep(0.5 + 0.5 * aside / kTurn_mm) - 1.0;
-        const double above = 2.0 * smoothStep(0.5 + 0.5 * up / kTurn_mm) - 1.0;
-        const double veil = smoothStep((-aside / far_extent - 0.6) / 0.25);
-        const double value = light.mean_lightness +
-                             face.strength * kStrongest * (side + 2.0 * above) / 3.0 -
-                             face.veil * kVeil * veil;
+    for (const FacePoint& point : pointsOf(plan, face)) {
+        const double left = smoothStep(0.5 + 0.5 * point.left_mm / kTurn_mm);
+        const double up = smoothStep(0.5 + 0.5 * point.up_mm / kTurn_mm);
+        const double side = light_side * (2.0 * left - 1.0);
+        const double above = light_height * (2.0 * up - 1.0);
+        const double tone = face.tones == 3 ? (side + above) / 2.0 : (side + 2.0 * above) / 3.0;
+        const double traced =
+            (1.0 - left) * ((1.0 - up) * light.quarters[0] + up * light.quarters[1]) +
+            left * ((1.0 - up) * light.quarters[2] + up * light.quarters[3]);
+        const double relief = as_lit[point.vertex] - traced;
+        const double value = light.mean_lightness + face.strength * kStrongest * tone + relief;
         result[point.vertex] = static_cast<float>(std::clamp(value, paint.darkest, paint.top()));
     }
     return result;
+}
+
+std::vector<float> faceVeilOf(const Plan& plan, std::span<const float> as_lit) {
+    std::vector<float> coverage(plan.figure->vertexCount(), 0.0F);
+    const std::optional<FaceQuarters>& face = plan.values.face;
+    if (!face || !face->used || face->veil <= 0.0) return coverage;
+    const FaceLight light = faceLight(plan, *face, as_lit);
+    const std::vector<FacePoint> points = pointsOf(plan, *face);
+    const float far_side = light.from_own_left ? -1.0F : 1.0F;
+    const float extent = extentOf(points, far_side);
+    for (const FacePoint& point : points) {
+        const double veil = smoothStep((far_side * point.left_mm / extent - 0.6) / 0.25);
+        coverage[point.vertex] = static_cast<float>(veil);
+    }
+    return coverage;
 }
 
 FaceQuarters faceAt(const Plan& plan, const Vec3& point_mm) {

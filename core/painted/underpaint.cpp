@@ -6,6 +6,7 @@
 #include <unordered_map>
 
 #include "core/colour/colour_difference.h"
+#include "core/painted/filter_share.h"
 
 namespace glaukophos {
 namespace {
@@ -13,20 +14,19 @@ namespace {
 constexpr int kLevels = 96;        // of thickness
 constexpr double kThickest = 2.0;  // full coats, the last level
 
-const std::string& filterOf(const Plan& plan, std::size_t part) {
-    const std::string& own = plan.parts[part].filter;
-    return own.empty() ? plan.under.filter : own;
-}
-
 struct Layers {
-    std::vector<PaintFilm> coats;
+    std::vector<std::size_t> which;                 // of the plan's sprays: those before all parts
+    std::vector<PaintFilm> coats;                   // one entry each
     std::vector<std::optional<PaintFilm>> filters;  // one entry a part
     Reflectance primer;
 };
 
 Layers layersOf(const Plan& plan) {
     Layers layers;
-    for (const UnderCoat& coat : plan.under.coats) {
+    for (std::size_t c = 0; c < plan.under.coats.size(); ++c) {
+        const UnderCoat& coat = plan.under.coats[c];
+        if (coat.when != SprayTime::Before) continue;
+        layers.which.push_back(c);
         layers.coats.push_back(filmNamed(plan, coat.paint).value_or(PaintFilm{}));
     }
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
@@ -47,13 +47,13 @@ double thicknessOf(int level) {
     return kThickest * share * share;
 }
 
-Xyz layered(const Plan& plan, const Layers& layers, std::span<const int> levels, std::size_t part) {
+Xyz layered(const Layers& layers, std::span<const int> levels, std::size_t part) {
     Reflectance ground = layers.primer;
     for (std::size_t c = 0; c < layers.coats.size(); ++c) {
         ground = over(layers.coats[c], thicknessOf(levels[c]), ground);
     }
     if (layers.filters[part]) {
-        ground = over(*layers.filters[part], plan.under.filter_thickness, ground);
+        ground = over(*layers.filters[part], thicknessOf(levels.back()), ground);
     }
     return reflected(daylight(), ground);
 }
@@ -77,19 +77,27 @@ std::vector<Xyz> underpaintedOf(const Plan& plan, const Irradiance& irradiance) 
     const std::vector<UnderCoat>& coats = plan.under.coats;
     if (!plan.under.used || irradiance.sprayed.size() != coats.size()) return {};
     const Layers layers = layersOf(plan);
+    const bool filtered = std::ranges::any_of(
+        layers.filters, [](const std::optional<PaintFilm>& film) { return film.has_value(); });
+    const std::vector<float> filter = filtered ? filterShareOf(plan) : std::vector<float>();
     const std::vector<PartIndex>& parts = plan.figure->surface.parts;
     std::unordered_map<std::uint64_t, Xyz> known;
     std::vector<Xyz> colours(parts.size());
-    std::vector<int> levels(coats.size());
+    std::vector<int> levels(layers.coats.size() + 1);  // the last: the filter's
     for (std::size_t v = 0; v < parts.size(); ++v) {
+        for (std::size_t c = 0; c < layers.coats.size(); ++c) {
+            const std::size_t coat = layers.which[c];
+            const auto arrives = static_cast<double>(irradiance.sprayed[coat][v]);
+            levels[c] = levelOf(coats[coat].thickness * arrives);
+        }
+        levels.back() =
+            filtered ? levelOf(plan.under.filter_thickness * static_cast<double>(filter[v])) : 0;
         std::uint64_t key = parts[v];
-        for (std::size_t c = 0; c < coats.size(); ++c) {
-            const double x = coats[c].thickness * static_cast<double>(irradiance.sprayed[c][v]);
-            levels[c] = levelOf(x);
-            key = key * (kLevels + 1) + static_cast<std::uint64_t>(levels[c]);
+        for (const int level : levels) {
+            key = key * (kLevels + 1) + static_cast<std::uint64_t>(level);
         }
         const auto [entry, is_new] = known.try_emplace(key);
-        if (is_new) entry->second = layered(plan, layers, levels, parts[v]);
+        if (is_new) entry->second = layered(layers, levels, parts[v]);
         colours[v] = entry->second;
     }
     return colours;

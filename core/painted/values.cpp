@@ -201,7 +201,7 @@ void paintFace(const Plan& plan, Values& values) {
     if (!plan.values.face || !plan.values.face->used) return;
     const FaceQuarters& face = *plan.values.face;
     const std::vector<float> quarters =
-        quartersOf(plan, face, faceLight(plan, face, values.asLit()));
+        quartersOf(plan, face, faceLight(plan, face, values.asLit()), values.asLit());
     for (std::size_t v = 0; v < quarters.size(); ++v) {
         if (quarters[v] < 0.0F) continue;
         values.painted[v] += quarters[v] - values.lightness[v];

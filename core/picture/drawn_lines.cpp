@@ -16,7 +16,8 @@ std::size_t widthClass(double share) {
 
 }  // namespace
 
-std::vector<LineGroup> passLines(const Strokes& strokes, double width_mm, const Vec3& colour) {
+std::vector<LineGroup> passLines(const Strokes& strokes, std::size_t pass, double width_mm,
+                                 const Vec3& colour) {
     std::vector<LineGroup> groups(kWidths);
     for (std::size_t w = 0; w < kWidths; ++w) {
         const double share = (static_cast<double>(w) + 0.5) / static_cast<double>(kWidths);
@@ -25,7 +26,9 @@ std::vector<LineGroup> passLines(const Strokes& strokes, double width_mm, const 
         groups[w].colour = colour;
     }
     for (const Stroke& stroke : strokes.strokes) {
+        if (!stroke.isIn(pass)) continue;
         const std::size_t count = stroke.points_mm.size();
+        if (count == 1) groups[widthClass(stroke.width_from)].lines_mm.push_back(stroke.points_mm);
         std::vector<Vec3> piece;
         std::size_t of = kWidths;
         for (std::size_t i = 0; i + 1 < count; ++i) {
@@ -59,8 +62,9 @@ std::vector<LineGroup> finishedLines(const DrawnLine& line, const Strokes& strok
         return Vec3(linearFrom(displayable(colour)).rgb.cast<float>());
     };
     const std::vector<LinePass> passes = passesOf(line);
-    for (const LinePass& pass : passes) {
-        for (LineGroup& group : passLines(strokes, pass.width_mm, shown(pass.colour))) {
+    for (std::size_t p = 0; p < passes.size(); ++p) {
+        const LinePass& pass = passes[p];
+        for (LineGroup& group : passLines(strokes, p, pass.width_mm, shown(pass.colour))) {
             groups.push_back(std::move(group));
         }
     }

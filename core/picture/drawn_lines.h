@@ -7,8 +7,9 @@
 
 namespace glaukophos {
 
-// One pass over all strokes, `width_mm` wide where they are thickest, in a few widths.
-std::vector<LineGroup> passLines(const Strokes& strokes, double width_mm, const Vec3& colour);
+// One pass over its strokes, `width_mm` wide where they are thickest, in a few widths.
+std::vector<LineGroup> passLines(const Strokes& strokes, std::size_t pass, double width_mm,
+                                 const Vec3& colour);
 // Dots where strokes meet.
 LineGroup forkDots(const Strokes& strokes, double width_mm, const Vec3& colour);
 

@@ -39,7 +39,7 @@ FacePictures facePictures(const Plan& plan, const Appearance& appearance, const 
     shade.backdrop = {0.09F, 0.09F, false};
     FacePictures pictures;
     pictures.as_lit = renderPicture(*plan.figure, camera, grid, look, shade, kSamples);
-    paint(look, quartersOf(plan, face, faceLight(plan, face, values.asLit())));
+    paint(look, quartersOf(plan, face, faceLight(plan, face, values.asLit()), values.asLit()));
     look.lines = {
         {LineStyle::Dashed, 1.2F, 0.0F, Vec3(0.85F, 0.55F, 0.15F), 0.0F, faceLines(plan, face)}};
     pictures.by_quarters = renderPicture(*plan.figure, camera, grid, look, shade, kSamples);

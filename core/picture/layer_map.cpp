@@ -97,6 +97,8 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
             break;
         }
         case Where::Sprayed:
+        case Where::Filtered:
+        case Where::FaceVeil:
         case Where::Hue:
             map.coverage = coverageOf(basis, step.mask);
             break;
@@ -104,6 +106,7 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
         case Where::Rim:
         case Where::Reshade:
         case Where::Recess:
+        case Where::Relief:
         case Where::Seam:
             map.values = coverageOf(basis, step.mask);
             cut(map, 0.5, kNoEnd * 10);
@@ -125,7 +128,7 @@ LayerMap layerMapOf(const Plan& plan, const Appearance& appearance, const Work& 
             const Strokes& drawn = work.drawn[step.mask.light];
             const bool dots = step.mask.index == passesOf(plan.lines[step.mask.light]).size();
             map.lines = dots ? std::vector{forkDots(drawn, step.mask.from, map.colour)}
-                             : passLines(drawn, step.mask.from, map.colour);
+                             : passLines(drawn, step.mask.index, step.mask.from, map.colour);
             return map;
         }
     }

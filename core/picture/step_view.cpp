@@ -55,6 +55,7 @@ std::vector<SeenPlace> placesOf(const Plan& plan, const Appearance& appearance, 
         } else if (step.mask.where == Where::Drawn) {
             if (step.mask.light >= work.drawn.size()) continue;
             for (const Stroke& stroke : work.drawn[step.mask.light].strokes) {
+                if (!stroke.isIn(step.mask.index)) continue;
                 for (const Vec3& point : stroke.points_mm) {
                     places.push_back({point, Vec3::Zero(), 1.0F});
                 }

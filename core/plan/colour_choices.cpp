@@ -70,15 +70,4 @@ std::string problemWith(const MixingChoices& mixing) {
     return {};
 }
 
-std::string problemWith(const Underpainting& under) {
-    if (under.coats.size() > 6) return "An underpainting has at most 6 coats.";
-    for (const UnderCoat& coat : under.coats) {
-        if (!within(coat.spread_deg, 10, 90) || !within(coat.thickness, 0, 2)) {
-            return "A coat of underpainting spreads 10 to 90 degrees and is 0 to 2 coats thick.";
-        }
-    }
-    if (!within(under.filter_thickness, 0, 4)) return "A filter is 0 to 4 coats thick.";
-    return {};
-}
-
 }  // namespace glaukophos

@@ -47,27 +47,6 @@ struct ColourChoices {
     bool operator==(const ColourChoices&) const = default;
 };
 
-// One pass of an underpainting.
-struct UnderCoat {
-    std::string paint;         // its name in the rack
-    double spread_deg = 90.0;  // off straight above, where half arrives; 90: from everywhere
-    double thickness = 1.0;    // in full coats, where all of it arrives
-    bool operator==(const UnderCoat&) const = default;
-};
-
-// Values from sprays of narrowing angles, then a transparent colour over all.
-struct Underpainting {
-    bool used = false;
-    // Shadow colour all over, a middle from above, a mist of white from straight above: common
-    // practice, no source.
-    std::vector<UnderCoat> coats = {{"Indanthrone blue", 90.0, 1.0},
-                                    {"Pyrrole red", 50.0, 0.25},
-                                    {"Titanium white", 22.0, 0.06}};
-    std::string filter;             // a transparent paint; empty: none
-    double filter_thickness = 0.5;  // in full coats
-    bool operator==(const Underpainting&) const = default;
-};
-
 // What primers are sold in.
 struct Primer {
     const char* name = "";
@@ -90,6 +69,5 @@ struct MixingChoices {
 // One sentence naming what makes no sense; empty when all is sound.
 std::string problemWith(const ColourChoices& colours);
 std::string problemWith(const MixingChoices& mixing);
-std::string problemWith(const Underpainting& under);
 
 }  // namespace glaukophos

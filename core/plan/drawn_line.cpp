@@ -14,18 +14,38 @@ constexpr double kCore = 84.0;      // L*
 constexpr double kNarrower = 0.55;  // of each pass to the one before
 constexpr std::size_t kMostAnchors = 400;
 
+// Off-white, since pure white stares; widths by the eye's own. Common practice, no source.
+std::vector<LinePass> eyePasses(const DrawnLine& eyes) {
+    const double width = eyeWidth_mm(eyes);
+    return {{std::max(0.08, 0.16 * width), {10.0, 4.0, 3.0}},
+            {std::max(0.08, 0.17 * width), {80.0, 1.0, 5.0}},
+            {0.42 * width, labFrom(xyzFrom(linearFrom(eyes.colour)))},
+            {std::max(0.07, 0.13 * width), {94.0, 0.0, 2.0}}};
+}
+
 }  // namespace
 
-const std::array<ShadingEntry, 3>& lineKinds() {
-    static const std::array<ShadingEntry, 3> entries = {{
+const std::array<ShadingEntry, 4>& lineKinds() {
+    static const std::array<ShadingEntry, 4> entries = {{
         {"Bolt", "bolt", "Lightning from a root to an end, with forks."},
         {"Net of light", "net", "What moving water throws on itself and on what stands in it."},
         {"Line", "drawn", "Cracks, signs, numbers: from click to click along the surface."},
+        {"Eyes", "eyes", "Between two corners each: ring, off-white, colour and a dot, one gaze."},
     }};
     return entries;
 }
 
+double eyeWidth_mm(const DrawnLine& eyes) {
+    double sum = 0.0;
+    std::size_t pairs = 0;
+    for (std::size_t i = 0; i + 1 < eyes.anchors_mm.size(); i += 2, ++pairs) {
+        sum += (eyes.anchors_mm[i + 1] - eyes.anchors_mm[i]).norm();
+    }
+    return pairs == 0 ? 1.0 : std::max(0.1, sum / static_cast<double>(pairs));
+}
+
 std::vector<LinePass> passesOf(const DrawnLine& line) {
+    if (line.kind == LineKind::Eyes) return eyePasses(line);
     const Lch own = lchFrom(labFrom(xyzFrom(linearFrom(line.colour))));
     const double chroma = std::max(12.0, own.C);
     std::vector<LinePass> passes;
@@ -59,6 +79,7 @@ std::string problemWith(const DrawnLine& line) {
     if (!within(line.width_mm, 0.05, 20) || line.forks < 0 || line.forks > kMostForks) {
         return "A drawn line is 0.05 to 20 mm wide and has at most 12 forks.";
     }
+    if (!within(line.gaze, -1, 1)) return "Eyes look from -1, their right, to 1, their left.";
     if (!within(line.cell_mm, 0.5, 100) || !within(line.height_mm, 0.1, 1000)) {
         return "The meshes of a net are 0.5 to 100 mm wide, and it reaches 0.1 to 1000 mm up.";
     }

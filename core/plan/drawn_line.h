@@ -1,4 +1,4 @@
-// Lines that the painter draws on the figure: bolts, nets of light, cracks and signs.
+// What the painter draws on the figure: bolts, nets of light, cracks and signs, and eyes.
 #pragma once
 
 #include <array>
@@ -11,8 +11,8 @@
 
 namespace glaukophos {
 
-enum class LineKind { Bolt, Net, Drawn };
-const std::array<ShadingEntry, 3>& lineKinds();  // in the order of LineKind
+enum class LineKind { Bolt, Net, Drawn, Eyes };
+const std::array<ShadingEntry, 4>& lineKinds();  // in the order of LineKind
 
 inline constexpr int kFewestLinePasses = 2;
 inline constexpr int kMostLinePasses = 4;
@@ -22,7 +22,8 @@ inline constexpr int kMostLinePasses = 4;
 struct DrawnLine {
     std::string name;
     LineKind kind = LineKind::Bolt;
-    // A bolt: its root and its end. A net: a place on the water. Drawn: all its corners.
+    // A bolt: its root and its end. A net: a place on the water. Drawn: all its corners. Eyes: both
+    // corners of one, then of the other.
     std::vector<Vec3> anchors_mm;
     Srgb colour{0.45, 0.66, 1.0};
     double width_mm = 1.0;  // of the first pass where the line is thickest
@@ -31,16 +32,20 @@ struct DrawnLine {
     int forks = 5;           // of a bolt
     double cell_mm = 3.0;    // of a net
     double height_mm = 8.0;  // above the water where a net is gone
+    double gaze = 0.0;       // of all eyes together: -1 to the figure's own right .. 1 to its left
     bool operator==(const DrawnLine&) const = default;
 };
 
 // One pass over a line, the widest and darkest first. Common practice, no source: each pass is
-// narrower and lighter, and the core is not pure white.
+// narrower and lighter, and the core is not pure white. Eyes are a dark ring, off-white, the colour
+// and a dot of light, each a width that follows from their size.
 struct LinePass {
     double width_mm = 1.0;
     Lab colour;
 };
 std::vector<LinePass> passesOf(const DrawnLine& line);
+// Of one eye from corner to corner, a mean.
+double eyeWidth_mm(const DrawnLine& eyes);
 // What dots where strokes meet are painted with: paler than the core.
 LinePass dotsOf(const DrawnLine& line);
 // Fewer places than these get no dots.

@@ -16,6 +16,7 @@
 #include "core/plan/merit.h"
 #include "core/plan/pot_ladder.h"
 #include "core/plan/step_choices.h"
+#include "core/plan/underpainting.h"
 #include "core/plan/value_choices.h"
 
 namespace glaukophos {

@@ -10,8 +10,8 @@
 
 namespace glaukophos {
 
-const std::array<ShadingEntry, 5>& buildUps() {
-    static const std::array<ShadingEntry, 5> entries = {{
+const std::array<ShadingEntry, 6>& buildUps() {
+    static const std::array<ShadingEntry, 6> entries = {{
         {"Dark to light", "dark-to-light",
          "Deepest first, each layer lighter and smaller. Sure and tidy; the most layers."},
         {"Middle first", "middle-first",
@@ -23,6 +23,22 @@ const std::array<ShadingEntry, 5>& buildUps() {
          "by."},
         {"Light to dark", "light-to-dark",
          "Lightest all over, darks towards tips and edges. For things that glow; a slip shows."},
+        {"Lights first", "lights-first",
+         "Lights too large on a middle tone, then knocked back by glazes. Bold; soft in the end."},
+    }};
+    return entries;
+}
+
+const std::array<ShadingEntry, 4>& blendings() {
+    static const std::array<ShadingEntry, 4> entries = {{
+        {"As each border asks", "as-needed",
+         "Soft borders are blended, jumps get a mix in between, crisp ones stay."},
+        {"Glazed both ways", "glazed",
+         "Over each soft border the darker mix goes thinly up and the lighter one down."},
+        {"Smoothed, lights again", "smoothed",
+         "A thin middle tone over all layers, then the two lightest once more."},
+        {"Flat fields", "flat",
+         "Nothing is blended; thrown shadows are cut again at the end. Fast, reads from afar."},
     }};
     return entries;
 }

@@ -10,7 +10,9 @@
 namespace glaukophos {
 
 // How the layers of a part follow each other.
-enum class BuildUp { DarkToLight, MiddleFirst, GreysFirst, Hatched, LightToDark };
+enum class BuildUp { DarkToLight, MiddleFirst, GreysFirst, Hatched, LightToDark, LightsFirst };
+// What is done about the borders between layers.
+enum class Blending { AsNeeded, GlazedBothWays, Smoothed, Flat };
 // How a glow is laid over what is painted.
 enum class GlowBuildUp { ThinColour, WhiteFirst, Airbrush, Touches };
 // In which order parts are painted.
@@ -20,7 +22,8 @@ enum class PartOrder { FocusFirst, InsideOut };
 enum class Recesses { AsLit, Washed, Lined };
 
 // In the order of the enumerations; each says when people choose it and what it costs.
-const std::array<ShadingEntry, 5>& buildUps();
+const std::array<ShadingEntry, 6>& buildUps();
+const std::array<ShadingEntry, 4>& blendings();
 const std::array<ShadingEntry, 4>& glowBuildUps();
 const std::array<ShadingEntry, 2>& partOrders();
 const std::array<ShadingEntry, 3>& recessWays();
@@ -44,6 +47,7 @@ struct Evenings {
 
 struct StepChoices {
     BuildUp build_up = BuildUp::DarkToLight;  // of parts without one of their own
+    Blending blending = Blending::AsNeeded;
     GlowBuildUp glow = GlowBuildUp::ThinColour;
     PartOrder order = PartOrder::FocusFirst;
     Recesses recesses = Recesses::AsLit;

@@ -75,6 +75,7 @@ std::string problemWith(const FaceQuarters& face) {
     if (outside(face.strength, 0, 1) || outside(face.veil, 0, 1)) {
         return "Strength and veil of the face must lie between 0 and 1.";
     }
+    if (face.tones != 3 && face.tones != 4) return "A face by quarters has 3 or 4 tones.";
     return {};
 }
 

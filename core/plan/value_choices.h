@@ -32,8 +32,9 @@ struct Calm {
     bool operator==(const Calm&) const = default;
 };
 
-// A quick way with faces: four values round a midline and a cheek line. The face is what lies
-// within the radius and belongs to the part where the lines cross.
+// A quick way with faces: three or four tones round a midline and a cheek line, which move what the
+// light makes of each quarter; what stands out stays lighter than what lies beside it. The face is
+// what lies within the radius and belongs to the part where the lines cross.
 struct FaceQuarters {
     bool used = false;              // false: only shown beside the light
     Vec3 middle_mm = Vec3::Zero();  // where the two lines cross
@@ -41,7 +42,8 @@ struct FaceQuarters {
     double radius_mm = 4.0;         // from there to the edge of the face
     double lean_deg = 0.0;          // of the midline, towards the figure's own left
     double strength = 0.5;          // 0 subtle .. 1 strong
-    double veil = 0.5;              // 0..1: the dark glaze along the far edge
+    double veil = 0.5;              // 0..1: the dark glaze along the far edge, a step of its own
+    int tones = 4;                  // 3 or 4
     bool operator==(const FaceQuarters&) const = default;
 };
 

@@ -175,7 +175,7 @@ bool leaveBareGround(const WorkBasis& basis, Step& step) {
     const bool base = step.kind == StepKind::Base;
     const bool covers = base || step.kind == StepKind::Layer || step.kind == StepKind::Between;
     const auto& but_not = base ? basis.bare.based : basis.bare.right;
-    if (!covers || but_not == nullptr) return true;
+    if (!covers || but_not == nullptr || step.mask.but_not != nullptr) return true;
     Mask rest = step.mask;
     rest.but_not = but_not;
     const double whole_mm2 = areaOf(basis.maps(), step.mask, step.parts);

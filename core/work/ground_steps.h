@@ -5,8 +5,6 @@
 
 namespace glaukophos {
 
-inline constexpr const char* kDryPrimer = "paint holds only on dry primer";
-
 // The primer and, where they are used, the sprays of the underpainting and its filters.
 std::vector<Step> primerSteps(const WorkBasis& basis);
 

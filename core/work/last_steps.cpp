@@ -1,5 +1,7 @@
 #include "core/work/last_steps.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <array>
 
@@ -23,6 +25,22 @@ Sheen sheenOf(Material material) {
     }
 }
 
+// What the figure stands on is finished before its feet are put right.
+Step basing(const WorkBasis& basis) {
+    Step step;
+    step.kind = StepKind::CleanUp;
+    step.key = "basing";
+    step.title = "Finish the base: sand, stones, tufts";
+    step.tool = Tool::Brush;
+    step.phase = Phase::Last;
+    step.paint = "glue and cover of your own";
+    step.why = "Glue and sand get onto feet and hems: those are put right afterwards.";
+    step.how = "Let glue dry fully. Keep what stands in the light of a lamp paler on that side.";
+    step.work_min = 8.0 * basis.plan.steps.pace;
+    step.dry_min = 30.0;
+    return step;
+}
+
 Step cleanUp(const WorkBasis& basis) {
     Step step;
     step.kind = StepKind::CleanUp;
@@ -33,8 +51,7 @@ Step cleanUp(const WorkBasis& basis) {
     step.paint = "the base mixes of the parts";
     step.why = "Slips are set right with the base colour; then look again with fresh eyes.";
     step.how =
-        "Squint, and turn the figure under the lamp before touching anything. Base the ground now, "
-        "then touch up the feet.";
+        "Squint, and turn the figure under the lamp before touching anything. Feet and hems last.";
     step.work_min = 5.0 * basis.plan.steps.pace;
     return step;
 }
@@ -63,7 +80,8 @@ constexpr std::array<Varnish, 3> kVarnishes = {{
 }  // namespace
 
 std::vector<Step> lastSteps(const WorkBasis& basis) {
-    std::vector<Step> steps{cleanUp(basis)};
+    std::vector<Step> steps{basing(basis), cleanUp(basis)};
+    follows(steps[1], steps[0], "basing soils feet and hems");
     if (!basis.plan.steps.varnished) return steps;
     for (const Varnish& varnish : kVarnishes) {
         Step step;
@@ -81,8 +99,9 @@ std::vector<Step> lastSteps(const WorkBasis& basis) {
         }
         if (!over_all && step.parts.empty()) continue;
         step.title = over_all ? "Matt varnish over all"
-                              : std::string(varnish.sheen == Sheen::Satin ? "Satin" : "Gloss") +
-                                    " varnish on " + namesOf(basis.plan, step.parts);
+                              : fmt::format("{} varnish on {}",
+                                            varnish.sheen == Sheen::Satin ? "Satin" : "Gloss",
+                                            namesOf(basis.plan, step.parts));
         step.tool = over_all ? Tool::Can : Tool::Brush;
         step.why = varnish.why;
         step.how = varnish.how;

@@ -4,6 +4,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 
 #include "core/base/words.h"
 #include "core/geometry/polyline.h"
@@ -30,11 +31,31 @@ std::vector<PartIndex> partsUnder(const Plan& plan, const Strokes& strokes) {
     return parts;
 }
 
-double lengthOf(const Strokes& strokes) {
+// mm of one pass; a dot counts as long as it is wide.
+double lengthOf(const Strokes& strokes, std::size_t pass, double width_mm) {
     double length = 0.0;
-    for (const Stroke& stroke : strokes.strokes) length += glaukophos::lengthOf(stroke.points_mm);
+    for (const Stroke& stroke : strokes.strokes) {
+        if (!stroke.isIn(pass)) continue;
+        length += stroke.points_mm.size() == 1 ? width_mm : glaukophos::lengthOf(stroke.points_mm);
+    }
     return length;
 }
+
+struct EyeWords {
+    const char* name;
+    const char* why;
+    const char* how;
+};
+constexpr std::array<EyeWords, 4> kEyeWords = {{
+    {"a dark ring", "The ring stands for lids and lashes: it sets the eye off from the skin.",
+     "The upper lid heavier than the lower one. What runs over is put right with the skin's mix."},
+    {"off-white inside the ring", "Pure white stares; off-white leaves room for the dot.",
+     "From corner to corner, a rim of the ring left all round."},
+    {"the colour, both looking one way", "Both touch the upper lid: so they look calm, not scared.",
+     "One dot each, cut off by the upper lid; both eyes before the paint on the tip dries."},
+    {"a dot of light", "The lamp in the eye: at the same place in both.",
+     "Touch once with the very tip."},
+}};
 
 const char* nameOfPass(std::size_t pass, std::size_t count) {
     if (pass == 0) return "halo";
@@ -67,7 +88,10 @@ class LineLayers {
         if (m_strokes.empty()) return {};
         m_parts = partsUnder(m_basis.plan, m_strokes);
         const std::vector<LinePass> passes = passesOf(m_line);
-        for (std::size_t p = 0; p < passes.size(); ++p) add(pass(passes, p));
+        const bool eyes = m_line.kind == LineKind::Eyes;
+        for (std::size_t p = 0; p < passes.size(); ++p) {
+            add(eyes ? eyePass(passes, p) : pass(passes, p));
+        }
         if (m_strokes.forks_mm.size() >= kFewestDots) add(dots(passes));
         return std::move(m_steps);
     }
@@ -97,7 +121,7 @@ class LineLayers {
         Step step = begun(nameOfPass(p, passes.size()), passes[p].colour);
         if (p > 0 && p + 1 < passes.size()) step.key += fmt::format("/{}", p);
         step.mask = {Where::Drawn, passes[p].width_mm, 1e9, m_index, p};
-        step.lines_mm = lengthOf(m_strokes);
+        step.lines_mm = lengthOf(m_strokes, p, passes[p].width_mm);
         step.thinner = p == 0 ? kGlazeThinner : 1.5;
         step.why = fmt::format(
             "Pass {} of {}, {:.2g} mm wide where it is thickest: each is "
@@ -105,6 +129,18 @@ class LineLayers {
             p + 1, passes.size(), passes[p].width_mm);
         step.how = handling(m_line, p, passes.size());
         if (p == 0) step.how += parallelWords();
+        return step;
+    }
+
+    Step eyePass(const std::vector<LinePass>& passes, std::size_t p) const {
+        const EyeWords& words = kEyeWords.at(p);
+        Step step = begun(words.name, passes[p].colour);
+        step.phase = Phase::Late;
+        step.mask = {Where::Drawn, passes[p].width_mm, 1e9, m_index, p};
+        step.lines_mm = lengthOf(m_strokes, p, passes[p].width_mm);
+        step.thinner = 1.0;
+        step.why = words.why;
+        step.how = words.how;
         return step;
     }
 

@@ -3,7 +3,7 @@
 
 #include <algorithm>
 
-#include "core/work/recess_steps.h"
+#include "core/geometry/relief.h"
 #include "core/work/step_key.h"
 
 namespace glaukophos {

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "core/geometry/relief.h"
 #include "core/work/bare_ground.h"
 #include "core/work/work_times.h"
 

@@ -56,14 +56,17 @@ enum class Where {
     Finished,   // the same with all glows in it: for what is painted after them
     Light,      // level of the glow of `light`, see glowLevels: `from` to `to`
     Rest,       // what no glow is painted on
-    Sprayed,    // as much as arrives of coat `index` of the underpainting
+    Sprayed,    // as much as arrives of spray `index`
+    Filtered,   // as the filter over sprays is shared out, see filterShareOf
     Hue,        // hue veil `index`
     Reshade,    // recesses and the rim of `light`'s glow, whose irradiance is `from`
     Rim,        // within `from` mm of part `index`
     Lines,      // edge highlights, pass `index`, `from` mm wide; after the passes its dots
     GlowLines,  // those in the glow of `light`, passes up to `index`
+    Relief,     // from L* `from`, what stands out by `to` mm; `index` 1: with all glows in it
     Recess,     // deeper than `from` mm below the surface within `to` mm, see reliefOf
     Seam,       // within `from` mm of another part or in such recesses, on the dark side
+    FaceVeil,   // as much as the glaze along the far edge of the face takes
     Drawn,      // drawn line `light`, pass `index`, `from` mm wide; after the passes its dots
 };
 struct Mask {

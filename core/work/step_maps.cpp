@@ -9,7 +9,9 @@
 #include "core/base/parallel.h"
 #include "core/geometry/relief.h"
 #include "core/geometry/vertex_cells.h"
+#include "core/painted/filter_share.h"
 #include "core/painted/hue_veils.h"
+#include "core/painted/licences.h"
 #include "core/painted/shells.h"
 #include "core/value/settle.h"
 
@@ -177,6 +179,20 @@ std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask) {
             fill([&](std::size_t v) {
                 return std::clamp(appearance.irradiance.sprayed[mask.index][v], 0.0F, 1.0F);
             });
+            break;
+        case Where::Filtered:
+            coverage = filterShareOf(basis.plan);
+            break;
+        case Where::Relief:
+            coverage = reliefOf(basis.plan.figure->surface, static_cast<float>(kCaughtScale_mm));
+            fill([&](std::size_t v) {
+                const float lightness =
+                    mask.index == 0 ? basis.lightness[v] : appearance.values.lightness[v];
+                return lightness >= mask.from && coverage[v] >= mask.to ? 1.0F : 0.0F;
+            });
+            break;
+        case Where::FaceVeil:
+            coverage = faceVeilOf(basis.plan, appearance.values.asLit());
             break;
         case Where::Hue:
             if (std::vector<float> hue = hueCoverage(basis.plan, mask.index); hue.size() == count) {

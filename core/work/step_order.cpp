@@ -96,4 +96,19 @@ void moveStep(std::vector<MovedStep>& moved, const std::string& step, const std:
     moved.push_back({step, after});
 }
 
+std::vector<std::size_t> endsOf(const std::vector<Step>& steps, Phase first, Phase last) {
+    std::vector<std::size_t> ends;
+    for (std::size_t i = 0; i < steps.size(); ++i) {
+        if (steps[i].phase < first || steps[i].phase > last) continue;
+        const bool followed = std::ranges::any_of(steps, [&](const Step& other) {
+            return other.phase >= first && other.phase <= last &&
+                   std::ranges::any_of(other.after, [&](const After& after) {
+                       return isKnownAs(steps[i], after.step);
+                   });
+        });
+        if (!followed) ends.push_back(i);
+    }
+    return ends;
+}
+
 }  // namespace glaukophos

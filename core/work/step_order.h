@@ -29,4 +29,8 @@ std::string inWords(const std::vector<Step>& steps, const BrokenRule& rule);
 // the same step goes, and so does any that would make a circle.
 void moveStep(std::vector<MovedStep>& moved, const std::string& step, const std::string& after);
 
+// The last steps of the phases from `first` to `last`, as indices: those that no other of them
+// follows.
+std::vector<std::size_t> endsOf(const std::vector<Step>& steps, Phase first, Phase last);
+
 }  // namespace glaukophos

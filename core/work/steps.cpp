@@ -23,6 +23,7 @@
 #include "core/work/part_steps.h"
 #include "core/work/recess_steps.h"
 #include "core/work/rim_steps.h"
+#include "core/work/spray_steps.h"
 #include "core/work/step_key.h"
 #include "core/work/step_order.h"
 #include "core/work/work_times.h"
@@ -60,22 +61,6 @@ std::vector<PartIndex> partsInOrder(const WorkBasis& basis) {
 
 void append(std::vector<Step>& steps, std::vector<Step> more) {
     for (Step& step : more) steps.push_back(std::move(step));
-}
-
-// The last steps of the phases from `first` to `last`: those that no other of them follows.
-std::vector<std::size_t> endsOf(const std::vector<Step>& steps, Phase first, Phase last) {
-    std::vector<std::size_t> ends;
-    for (std::size_t i = 0; i < steps.size(); ++i) {
-        if (steps[i].phase < first || steps[i].phase > last) continue;
-        const bool followed = std::ranges::any_of(steps, [&](const Step& other) {
-            return other.phase >= first && other.phase <= last &&
-                   std::ranges::any_of(other.after, [&](const After& after) {
-                       return isKnownAs(steps[i], after.step);
-                   });
-        });
-        if (!followed) ends.push_back(i);
-    }
-    return ends;
 }
 
 // Steps of `phase` that begin a chain of their own come after the ends of earlier phases.
@@ -167,18 +152,18 @@ bool areAlike(const Ladder& first, const Ladder& second) {
     return true;
 }
 
+bool sharesParts(const Step& a, const Step& b) {
+    return std::ranges::any_of(
+        a.parts, [&](PartIndex part) { return std::ranges::find(b.parts, part) != b.parts.end(); });
+}
+
 // A wash or lines go over the layers of all their parts, and under the edges.
 void recessesFirst(std::vector<Step>& steps) {
-    const auto shares = [](const Step& a, const Step& b) {
-        return std::ranges::any_of(a.parts, [&](PartIndex part) {
-            return std::ranges::find(b.parts, part) != b.parts.end();
-        });
-    };
     const auto recess = std::ranges::find_if(
         steps, [](const Step& step) { return step.key.starts_with("recesses/"); });
     if (recess == steps.end()) return;
     for (Step& step : steps) {
-        if (&step == &*recess || !shares(step, *recess)) continue;
+        if (&step == &*recess || !sharesParts(step, *recess)) continue;
         if (step.phase == Phase::Parts) {
             follows(*recess, step, "it parts what is painted already");
         } else if (step.phase == Phase::Edges) {
@@ -187,11 +172,29 @@ void recessesFirst(std::vector<Step>& steps) {
     }
 }
 
+// Drawn eyes begin when what they lie on is done.
+void eyesOnTheirFaces(std::vector<Step>& steps) {
+    for (Step& eyes : steps) {
+        if (eyes.kind != StepKind::Line || eyes.phase != Phase::Late || !eyes.after.empty()) {
+            continue;
+        }
+        for (const Step& step : steps) {
+            const bool below = step.phase == Phase::Parts || step.phase == Phase::Edges ||
+                               (step.phase == Phase::Late && step.kind != StepKind::Line);
+            if (below && sharesParts(step, eyes)) {
+                follows(eyes, step, "eyes are drawn on a finished face");
+            }
+        }
+    }
+}
+
 // What one phase waits for in another.
-void joinAllPhases(std::vector<Step>& steps) {
+void joinAllPhases(const Plan& plan, std::vector<Step>& steps) {
     std::ranges::stable_sort(steps, {}, &Step::phase);
     joinPhases(steps, Phase::Parts, Phase::Ground, Phase::Ground, kDryPrimer);
     recessesFirst(steps);
+    spraysInOrder(plan, steps);
+    eyesOnTheirFaces(steps);
     joinPhases(steps, Phase::Glow, Phase::Parts, Phase::Edges,
                "everything a glow falls on is finished before it");
     joinPhases(steps, Phase::Late, Phase::Glow, Phase::AfterGlow,
@@ -228,6 +231,7 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
         append(steps, std::move(layers));
     }
     append(steps, recessSteps(basis));
+    append(steps, laterSprays(basis));
     const std::vector<Step> dim = dimSteps(basis);
     append(steps, dim);
     for (std::size_t l = 0; l < basis.plan.lights.size(); ++l) {
@@ -243,7 +247,7 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     sourcesLast(steps);
     merge(basis, steps);
     append(steps, lastSteps(basis));
-    joinAllPhases(steps);
+    joinAllPhases(basis.plan, steps);
     putInOrder(steps);
     return steps;
 }

@@ -34,6 +34,7 @@ double mm2AMinute(const Step& step) {
 
 constexpr double kBlendMinutes = 0.035;  // a mm of lost border
 constexpr double kLineMinutes = 0.012;   // a mm of edge highlight
+constexpr double kTiny_mm2 = 4.0;        // eyes and the like
 
 }  // namespace
 
@@ -66,10 +67,12 @@ std::string toolWords(const Step& step) {
         case Tool::Sponge:
             return "torn sponge, dabbed";
         case Tool::FineBrush:
-            return "fine brush, size 2/0";
+            return step.area_mm2 < kTiny_mm2 ? "the smallest brush, size 5/0"
+                                             : "fine brush, size 2/0";
         case Tool::Brush:
             break;
     }
+    if (step.area_mm2 < kTiny_mm2) return "the smallest brush, size 5/0";
     if (step.area_mm2 > 250.0) return "brush, size 2";
     return step.area_mm2 > 60.0 ? "brush, size 1" : "brush, size 0";
 }

@@ -1,23 +1,36 @@
 // Places are asked for on the figure; rings there carry them along the surface afterwards.
 #include "app/stages/colours/lines_page.h"
 
-#include <QHBoxLayout>
 #include <QSignalBlocker>
 
 #include "app/document/edit_key.h"
 #include "app/view/anchor_tool.h"
 #include "app/view/place_tool.h"
 #include "app/widgets/text.h"
+#include "app/widgets/wrapping_row.h"
 #include "core/geometry/polyline.h"
 
 namespace glaukophos {
+namespace {
+
+const std::vector<LineKind> kStrokes = {LineKind::Bolt, LineKind::Net, LineKind::Drawn};
+constexpr std::size_t kCorners = 4;  // of two eyes
+
+bool has(const std::vector<LineKind>& kinds, LineKind kind) {
+    return std::ranges::find(kinds, kind) != kinds.end();
+}
+
+// Kinds whose places go on as they are clicked.
+bool goesOn(LineKind kind) { return kind == LineKind::Drawn || kind == LineKind::Eyes; }
+
+}  // namespace
 
 LinesPage::LinesPage(Document& document, FigureView& view, QWidget* parent)
     : PlanPage(document, parent, Aspect::Colours), m_view(view) {
     addCaption("linesWhy")
         ->setText(tr(
-            "Lightning, nets of light over water, cracks, signs. A line keeps to the surface; its "
-            "passes, from a dark halo to a pale core, become steps."));
+            "Lightning, nets of light over water, cracks, signs, eyes. What is drawn keeps to the "
+            "surface; its passes become steps."));
     addBeginnings();
     addList();
     addEditor();
@@ -26,17 +39,16 @@ LinesPage::LinesPage(Document& document, FigureView& view, QWidget* parent)
 }
 
 void LinesPage::addBeginnings() {
-    auto* row = new QHBoxLayout;
-    row->setSpacing(5);
+    auto* row = new WrappingRow(0, 5, this);
     for (std::size_t i = 0; i < lineKinds().size(); ++i) {
         const ShadingEntry& entry = lineKinds()[i];
         auto* button =
             newButton((std::string("line_") + entry.key).c_str(), tr(entry.name), tr(entry.about));
-        row->addWidget(button);
+        row->add(button);
         connect(button, &QPushButton::clicked, this,
                 [this, i] { begin(static_cast<LineKind>(i)); });
     }
-    column().addLayout(row);
+    column().addWidget(row);
 }
 
 void LinesPage::addList() {
@@ -46,14 +58,13 @@ void LinesPage::addList() {
     m_list->setToolTip(tr("Choose one to change it; its places are the rings on the figure"));
     m_list->setFixedHeight(120);
     column().addWidget(m_list);
-    auto* row = new QHBoxLayout;
-    row->setSpacing(5);
+    auto* row = new WrappingRow(0, 5, this);
     m_another = newButton("lineAnother", tr("Another"), tr("The same line grown otherwise"));
     m_go_on = newButton("lineGoOn", tr("Go on"), tr("Add places at its end"));
     m_cut = newButton("lineCut", tr("Cut"), tr("Takes its last place away"));
     m_remove = newButton("lineRemove", tr("Remove"), tr("Takes the chosen line away"));
-    for (QPushButton* button : {m_another, m_go_on, m_cut, m_remove}) row->addWidget(button);
-    column().addLayout(row);
+    for (QPushButton* button : {m_another, m_go_on, m_cut, m_remove}) row->add(button);
+    column().addWidget(row);
     connect(m_list, &QListWidget::currentRowChanged, this, [this] {
         refresh();
         m_view.update();
@@ -81,12 +92,12 @@ void LinesPage::addList() {
 
 void LinesPage::addNumberOf(const char* object, const QString& label, const QString& tip,
                             const NumberRange& range, double DrawnLine::*member,
-                            std::optional<LineKind> kind) {
+                            std::vector<LineKind> kinds) {
     addNumber({object, label, tip, range,
-               [this, member, kind](const Plan& plan, auto) -> std::optional<double> {
+               [this, member, kinds](const Plan& plan, auto) -> std::optional<double> {
                    const auto line = chosen();
                    if (!line || *line >= plan.lines.size()) return std::nullopt;
-                   if (kind && plan.lines[*line].kind != *kind) return std::nullopt;
+                   if (!has(kinds, plan.lines[*line].kind)) return std::nullopt;
                    return plan.lines[*line].*member;
                },
                [this, member](Plan& plan, auto, double value) {
@@ -96,16 +107,18 @@ void LinesPage::addNumberOf(const char* object, const QString& label, const QStr
 
 void LinesPage::addEditor() {
     addNumberOf("lineWidth", tr("Width"), tr("Of the halo where the line is thickest"),
-                {0.1, 6, 2, tr(" mm"), true}, &DrawnLine::width_mm, std::nullopt);
+                {0.1, 6, 2, tr(" mm"), true}, &DrawnLine::width_mm, kStrokes);
     addNumberOf("netMesh", tr("Meshes"), tr("How wide the meshes of the net are"),
-                {0.5, 20, 1, tr(" mm"), true}, &DrawnLine::cell_mm, LineKind::Net);
+                {0.5, 20, 1, tr(" mm"), true}, &DrawnLine::cell_mm, {LineKind::Net});
     addNumberOf("netHeight", tr("Gone at"), tr("How far above the water the net has faded away"),
-                {0.5, 60, 1, tr(" mm"), true}, &DrawnLine::height_mm, LineKind::Net);
-    const auto whole = [this](int DrawnLine::*member, std::optional<LineKind> kind) {
-        return [this, member, kind](const Plan& plan, auto) -> std::optional<double> {
+                {0.5, 60, 1, tr(" mm"), true}, &DrawnLine::height_mm, {LineKind::Net});
+    addNumberOf("eyeGaze", tr("Look to"), tr("-1 to their own right, 1 to their own left"),
+                {-1, 1, 1, {}, false}, &DrawnLine::gaze, {LineKind::Eyes});
+    const auto whole = [this](int DrawnLine::*member, std::vector<LineKind> kinds) {
+        return [this, member, kinds](const Plan& plan, auto) -> std::optional<double> {
             const auto line = chosen();
             if (!line || *line >= plan.lines.size()) return std::nullopt;
-            if (kind && plan.lines[*line].kind != *kind) return std::nullopt;
+            if (!has(kinds, plan.lines[*line].kind)) return std::nullopt;
             return plan.lines[*line].*member;
         };
     };
@@ -120,13 +133,13 @@ void LinesPage::addEditor() {
                tr("Forks"),
                tr("How many branches leave the bolt"),
                {0, kMostForks, 0, {}, false},
-               whole(&DrawnLine::forks, LineKind::Bolt),
+               whole(&DrawnLine::forks, {LineKind::Bolt}),
                setWhole(&DrawnLine::forks)});
     addNumber({"linePasses",
                tr("Passes"),
                tr("From halo to core, each narrower and lighter"),
                {kFewestLinePasses, kMostLinePasses, 0, {}, false},
-               whole(&DrawnLine::passes, std::nullopt),
+               whole(&DrawnLine::passes, kStrokes),
                setWhole(&DrawnLine::passes)});
     m_colour =
         new ColourField(tr("Hue"), tr("Of its light; each pass has a lightness of its own"), this);
@@ -154,16 +167,19 @@ void LinesPage::begin(LineKind kind) {
         line.cell_mm = size / 11;
         line.height_mm = size / 4;
         if (kind == LineKind::Net) line.colour = {0.35, 0.85, 0.75};
+        if (kind == LineKind::Eyes) line.colour = {0.36, 0.25, 0.16};
         return line;
     };
     const QString prompt = kind == LineKind::Bolt  ? tr("Click where the bolt begins")
                            : kind == LineKind::Net ? tr("Click on the water that throws the net")
-                                                   : tr("Click where the line begins");
+                           : kind == LineKind::Eyes
+                               ? tr("Click one corner of an eye; go close with the wheel first")
+                               : tr("Click where the line begins");
     m_view.takeTool(std::make_unique<PlaceTool>(
         m_view, prompt, [this, kind, fresh](const SurfacePoint& place, const QPointF& /*at*/) {
             if (kind == LineKind::Bolt) return askEnd(place.point_mm);
             add(fresh(place.point_mm));
-            if (kind == LineKind::Drawn) return goOn();
+            if (goesOn(kind)) return goOn();
             holdAnchors();
         }));
 }
@@ -180,11 +196,19 @@ void LinesPage::askEnd(const Vec3& root) {
         }));
 }
 
-// Until another tool or page is taken up.
+// Until another tool or page is taken up, or both eyes have their corners.
 void LinesPage::goOn() {
+    const auto at = chosen();
+    if (!at) return;
+    const DrawnLine& now = document().plan().lines[*at];
+    if (now.kind == LineKind::Eyes && now.anchors_mm.size() >= kCorners) return holdAnchors();
+    const QString prompt = now.kind != LineKind::Eyes
+                               ? tr("Click on, place by place; Esc ends the line")
+                           : now.anchors_mm.size() % 2 == 1
+                               ? tr("Click its other corner")
+                               : tr("Click one corner of the other eye; Esc when there is none");
     m_view.takeTool(std::make_unique<PlaceTool>(
-        m_view, tr("Click on, place by place; Esc ends the line"),
-        [this](const SurfacePoint& place, const QPointF& /*at*/) {
+        m_view, prompt, [this](const SurfacePoint& place, const QPointF& /*at*/) {
             const auto line = chosen();
             if (!line) return;
             change(tr("Draw on"),
@@ -254,9 +278,9 @@ void LinesPage::showPlan(const Plan& plan) {
         return refresh();  // its numbers are of the row that is chosen now
     }
     const auto line = chosen();
-    m_another->setEnabled(line && plan.lines[*line].kind != LineKind::Drawn);
-    m_go_on->setEnabled(line && plan.lines[*line].kind == LineKind::Drawn);
-    m_cut->setEnabled(line && plan.lines[*line].kind == LineKind::Drawn &&
+    m_another->setEnabled(line && !goesOn(plan.lines[*line].kind));
+    m_go_on->setEnabled(line && goesOn(plan.lines[*line].kind));
+    m_cut->setEnabled(line && goesOn(plan.lines[*line].kind) &&
                       plan.lines[*line].anchors_mm.size() > 1);
     m_remove->setEnabled(line.has_value());
     m_colour->setVisible(line.has_value());
@@ -278,10 +302,13 @@ void LinesPage::showResults(const Evaluated& evaluated) {
             ? parallelForks(strokes)
             : 0;
     const bool waits = document().plan().lines[*line].anchors_mm.size() < 2;
+    const bool eyes = document().plan().lines[*line].kind == LineKind::Eyes;
     QString text = strokes.empty() ? (waits ? tr("It needs another place.")
                                             : tr("No way over the surface leads from place to "
                                                  "place: move a ring to the same piece."))
-                                   : tr("%1 cm to draw in each pass.").arg(length / 10, 0, 'f', 1);
+                   : eyes ? tr("%1 mm wide each: ring, off-white, colour, dot, in this order.")
+                                .arg(eyeWidth_mm(document().plan().lines[*line]), 0, 'f', 1)
+                          : tr("%1 cm to draw in each pass.").arg(length / 10, 0, 'f', 1);
     if (parallel > 0) text += tr(" Some forks run side by side: take another growth.");
     m_result->setText(text);
 }

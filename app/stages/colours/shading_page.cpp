@@ -2,6 +2,7 @@
 #include "app/stages/colours/shading_page.h"
 
 #include "app/view/pictured_part.h"
+#include "app/widgets/entry_names.h"
 #include "app/widgets/text.h"
 #include "core/picture/part_pictures.h"
 
@@ -19,13 +20,6 @@ Shading& shadingFor(Plan& plan, std::optional<PartIndex> part) {
 const Shading& shadingFor(const Plan& plan, std::optional<PartIndex> part) {
     const bool known = part && *part < plan.parts.size();
     return known ? shadingOf(plan, *part) : plan.colours.shading;
-}
-
-template <std::size_t Count>
-QStringList namesOf(const std::array<ShadingEntry, Count>& entries) {
-    QStringList names;
-    for (const ShadingEntry& entry : entries) names << QObject::tr(entry.name);
-    return names;
 }
 
 }  // namespace

@@ -1,36 +1,43 @@
-// Three coats, as painters lay them; what they come to is shown on the figure at once.
+// Sprays in a list, the chosen one below it; what they come to is shown on the figure at once.
 #include "app/stages/colours/under_page.h"
 
+#include <QMenu>
+#include <QSignalBlocker>
+
 #include "app/stages/colours/primer_cards.h"
+#include "app/widgets/entry_names.h"
 #include "app/widgets/text.h"
+#include "app/widgets/wrapping_row.h"
+#include "core/light/direction.h"
+#include "core/lighting/sprays.h"
+#include "core/painted/underpaint.h"
 
 namespace glaukophos {
 namespace {
 
-constexpr std::size_t kCoats = 3;
-constexpr std::array<const char*, kCoats> kPaintNames = {"underPaint0", "underPaint1",
-                                                         "underPaint2"};
-constexpr std::array<const char*, kCoats> kSpreadNames = {"underSpread0", "underSpread1",
-                                                          "underSpread2"};
-constexpr std::array<const char*, kCoats> kThicknessNames = {"underThickness0", "underThickness1",
-                                                             "underThickness2"};
+// "Indanthrone blue, from all sides".
+QString wordsFor(const UnderCoat& coat) {
+    const QString from = isFromEverywhere(coat)         ? QObject::tr("from all sides")
+                         : coat.from.height_deg > 75.0  ? QObject::tr("from straight above")
+                         : coat.from.height_deg < -75.0 ? QObject::tr("from straight below")
+                                                        : q(inWords(coat.from));
+    const QString when = coat.when == SprayTime::Before    ? QString()
+                         : coat.when == SprayTime::Between ? QObject::tr(", between")
+                                                           : QObject::tr(", last");
+    return q(coat.paint) + QStringLiteral(", ") + from + when;
+}
 
-QString coatName(std::size_t coat) {
-    switch (coat) {
-        case 0:
-            return QObject::tr("First, the shadow colour");
-        case 1:
-            return QObject::tr("Then the middle, from above");
-        default:
-            return QObject::tr("Last the light, from straight above");
+const FarLight* firstFarLight(const Plan& plan) {
+    for (const Light& light : plan.lights) {
+        if (const auto* far = std::get_if<FarLight>(&light.kind)) return far;
     }
+    return nullptr;
 }
 
 }  // namespace
 
 UnderPage::UnderPage(Document& document, FigureView& view, QWidget* parent)
-    : PlanPage(document, parent, Aspect::Colours),
-      m_used(new QCheckBox(tr("Plan an underpainting"), this)) {
+    : PlanPage(document, parent, Aspect::Colours), m_used(new QCheckBox(tr("Plan sprays"), this)) {
     column().addWidget(new PrimerCards(document, this));
     m_used->setObjectName(QStringLiteral("underUsed"));
     m_used->setToolTip(
@@ -38,13 +45,11 @@ UnderPage::UnderPage(Document& document, FigureView& view, QWidget* parent)
            "before spraying"));
     column().addWidget(m_used);
     connect(m_used, &QCheckBox::toggled, this, [this, &view](bool used) {
-        change(tr("Underpainting"), [&](Plan& plan) {
-            plan.under.used = used;
-            plan.under.coats.resize(kCoats);
-        });
+        change(tr("Sprays"), [&](Plan& plan) { plan.under.used = used; });
         if (used) view.setOverlay(Overlay::Under);
     });
-    for (std::size_t coat = 0; coat < kCoats; ++coat) addCoat(coat);
+    addList();
+    addSpray();
     addFilter();
     m_miss = addCaption("underMiss");
     addCaption("underCaution")
@@ -53,40 +58,109 @@ UnderPage::UnderPage(Document& document, FigureView& view, QWidget* parent)
     column().addStretch(1);
 }
 
-void UnderPage::addCoat(std::size_t coat) {
-    addSection(coatName(coat));
-    m_paints.push_back(addChoice(
-        kPaintNames.at(coat), tr("Paint"), tr("From your rack"), {}, [this, coat](Plan& plan, int) {
-            if (coat < plan.under.coats.size()) {
-                plan.under.coats[coat].paint = m_paints[coat]->currentText().toStdString();
-            }
-        }));
-    const auto number = [coat](double UnderCoat::*member) {
-        return [coat, member](const Plan& plan, auto) -> std::optional<double> {
-            if (coat >= plan.under.coats.size()) return std::nullopt;
-            return plan.under.coats[coat].*member;
-        };
-    };
-    const auto setNumber = [coat](double UnderCoat::*member) {
-        return [coat, member](Plan& plan, auto, double value) {
-            if (coat < plan.under.coats.size()) plan.under.coats[coat].*member = value;
-        };
-    };
-    if (coat > 0) {
-        addNumber({kSpreadNames.at(coat),
-                   tr("Half arrives from"),
-                   tr("Degrees off straight above: the narrower, the less the sides get; 90 is "
-                      "from everywhere"),
-                   {10, 90, 0, tr("°"), false},
-                   number(&UnderCoat::spread_deg),
-                   setNumber(&UnderCoat::spread_deg)});
+void UnderPage::addList() {
+    m_list = new QListWidget(this);
+    m_list->setObjectName(QStringLiteral("sprays"));
+    m_list->setAccessibleName(tr("Sprays"));
+    m_list->setToolTip(tr("In the order in which they are laid; choose one to change it"));
+    m_list->setFixedHeight(96);
+    column().addWidget(m_list);
+    connect(m_list, &QListWidget::currentRowChanged, this, [this] { refresh(); });
+    m_add = newButton("sprayAdd", tr("Add"), tr("Another spray, from those that painters use"));
+    auto* starts = new QMenu(m_add);
+    for (const SprayStart& start : sprayStarts()) {
+        QAction* action = starts->addAction(tr(start.name));
+        action->setToolTip(tr(start.about));
+        connect(action, &QAction::triggered, this, [this, &start] {
+            change(tr("Add spray"), [&](Plan& plan) {
+                if (plan.under.coats.size() < kMostSprays) plan.under.coats.push_back(start.coat);
+            });
+            m_list->setCurrentRow(m_list->count() - 1);
+        });
     }
-    addNumber({kThicknessNames.at(coat),
-               tr("How thick"),
-               tr("Full coats of undiluted paint, where all of it arrives"),
-               {0.01, 2, 2, {}, true},
-               number(&UnderCoat::thickness),
-               setNumber(&UnderCoat::thickness)});
+    m_add->setMenu(starts);
+    m_moon = newButton("sprayMoon", tr("From the moon"),
+                       tr("The chosen spray comes from where the plan's first far light stands"));
+    connect(m_moon, &QPushButton::clicked, this, [this] {
+        const FarLight* far = firstFarLight(document().plan());
+        if (far == nullptr) return;
+        const ClockDirection from = far->direction;
+        changeSpray(tr("Spray from the moon"), [&](UnderCoat& coat) {
+            coat.from = from;
+            coat.spread_deg = std::min(coat.spread_deg, 40.0);
+        });
+    });
+    m_remove = newButton("sprayRemove", tr("Remove"), tr("Takes the chosen spray away"));
+    connect(m_remove, &QPushButton::clicked, this, [this] {
+        const auto index = chosen(document().plan());
+        if (!index) return;
+        change(tr("Remove spray"), [&](Plan& plan) {
+            plan.under.coats.erase(plan.under.coats.begin() + static_cast<std::ptrdiff_t>(*index));
+        });
+    });
+    auto* row = new WrappingRow(0, 5, this);
+    for (QPushButton* button : {m_add, m_moon, m_remove}) row->add(button);
+    column().addWidget(row);
+}
+
+std::optional<std::size_t> UnderPage::chosen(const Plan& plan) const {
+    const int row = m_list == nullptr ? -1 : m_list->currentRow();
+    if (row < 0 || static_cast<std::size_t>(row) >= plan.under.coats.size()) return std::nullopt;
+    return static_cast<std::size_t>(row);
+}
+
+void UnderPage::changeSpray(const QString& text, const std::function<void(UnderCoat&)>& edit) {
+    const auto index = chosen(document().plan());
+    if (index) change(text, [&](Plan& plan) { edit(plan.under.coats.at(*index)); });
+}
+
+void UnderPage::addSprayNumber(const char* object, const QString& label, const QString& tip,
+                               const NumberRange& range,
+                               const std::function<double&(UnderCoat&)>& of) {
+    addNumber({object, label, tip, range,
+               [this, of](const Plan& plan, auto) -> std::optional<double> {
+                   const auto index = chosen(plan);
+                   if (!index) return std::nullopt;
+                   UnderCoat coat = plan.under.coats[*index];
+                   return of(coat);
+               },
+               [this, of](Plan& plan, auto, double value) {
+                   if (const auto index = chosen(plan)) of(plan.under.coats[*index]) = value;
+               }});
+}
+
+void UnderPage::addSpray() {
+    m_paint =
+        addChoice("underPaint", tr("Paint"), tr("From your rack"), {}, [this](Plan& plan, int) {
+            const auto index = chosen(plan);
+            if (!index) return;
+            plan.under.coats[*index].paint = m_paint->currentText().toStdString();
+        });
+    m_when = addChoice("sprayWhen", tr("When"), tr("What lies under it and what goes over it"),
+                       namesOf(sprayTimes()), [this](Plan& plan, int when) {
+                           if (const auto index = chosen(plan)) {
+                               plan.under.coats[*index].when = static_cast<SprayTime>(when);
+                           }
+                       });
+    addSprayNumber("sprayHour", tr("Hour"), tr("12 where the figure faces, 3 on its own right"),
+                   {0, 12, 1, {}, false},
+                   [](UnderCoat& coat) -> double& { return coat.from.hour; });
+    addSprayNumber("sprayHeight", tr("Height"), tr("90 is straight above, negative from below"),
+                   {-90, 90, 0, tr("°"), false},
+                   [](UnderCoat& coat) -> double& { return coat.from.height_deg; });
+    addSprayNumber("underSpread", tr("Half arrives off by"),
+                   tr("The narrower, the less the sides get; 90 is from everywhere"),
+                   {10, 90, 0, tr("°"), false},
+                   [](UnderCoat& coat) -> double& { return coat.spread_deg; });
+    addSprayNumber("underThickness", tr("How thick"),
+                   tr("Full coats of undiluted paint, where all of it arrives"),
+                   {0.01, 2, 2, {}, true},
+                   [](UnderCoat& coat) -> double& { return coat.thickness; });
+    addSprayNumber("sprayThinner", tr("Thinner"), tr("Parts to one of paint"),
+                   {0, 12, 1, {}, false}, [](UnderCoat& coat) -> double& { return coat.thinner; });
+    addSprayNumber("sprayDistance", tr("Nozzle"), tr("From the nearest place of the figure"),
+                   {20, 600, 0, tr(" mm"), true},
+                   [](UnderCoat& coat) -> double& { return coat.distance_mm; });
 }
 
 void UnderPage::addFilter() {
@@ -96,6 +170,16 @@ void UnderPage::addFilter() {
         {}, [this](Plan& plan, int index) {
             plan.under.filter = index == 0 ? "" : m_filter->currentText().toStdString();
         });
+    m_shape = addChoice(
+        "filterShape", tr("Thickest"), tr("Where most of it goes"), namesOf(filterShapes()),
+        [](Plan& plan, int index) { plan.under.filter_shape = static_cast<FilterShape>(index); });
+    m_recesses = new QCheckBox(tr("Taken out of the recesses"), this);
+    m_recesses->setObjectName(QStringLiteral("filterRecesses"));
+    m_recesses->setToolTip(tr("With a damp brush, before it dries: what is deep stays as sprayed"));
+    column().addWidget(m_recesses);
+    connect(m_recesses, &QCheckBox::clicked, this, [this](bool on) {
+        change(tr("Filter"), [&](Plan& plan) { plan.under.filter_out_of_recesses = on; });
+    });
     m_part_words = addCaption("underPart");
     m_part_filter = addChoice("partFilter", tr("Its own"), tr("Another filter for the chosen part"),
                               {}, [this](Plan& plan, int index) {
@@ -111,6 +195,20 @@ void UnderPage::addFilter() {
                {0, 3, 2, {}, false},
                getPlanNumber(thickness),
                setPlanNumber(thickness)});
+}
+
+void UnderPage::fillList(const Plan& plan) {
+    const int row = std::min(m_list->currentRow(), static_cast<int>(plan.under.coats.size()) - 1);
+    const QSignalBlocker blocker(m_list);
+    m_list->clear();
+    for (const UnderCoat& coat : plan.under.coats) {
+        const Paint* paint = paintNamed(plan, coat.paint);
+        QPixmap swatch(18, 18);
+        swatch.fill(paint == nullptr ? QColor(0x80, 0x80, 0x80) : qColour(paint->mass_tone));
+        new QListWidgetItem(QIcon(swatch), wordsFor(coat), m_list);
+    }
+    m_list->setCurrentRow(row < 0 && !plan.under.coats.empty() ? 0 : row);
+    m_listed = plan.under.coats;
 }
 
 // The rack by name; the first entry stands for none where `none` is said.
@@ -130,12 +228,23 @@ void UnderPage::fillPaints(QComboBox& box, const Plan& plan, const std::string& 
 }
 
 void UnderPage::showPlan(const Plan& plan) {
-    m_used->setChecked(plan.under.used);
-    for (std::size_t coat = 0; coat < m_paints.size(); ++coat) {
-        const bool there = coat < plan.under.coats.size();
-        fillPaints(*m_paints[coat], plan, there ? plan.under.coats[coat].paint : "", {});
-        m_paints[coat]->setEnabled(plan.under.used);
+    if (plan.under.coats != m_listed) {
+        fillList(plan);
+        return refresh();  // its numbers are of the row that is chosen now
     }
+    m_used->setChecked(plan.under.used);
+    const auto index = chosen(plan);
+    for (QWidget* of_spray : {static_cast<QWidget*>(m_paint), static_cast<QWidget*>(m_when)}) {
+        of_spray->setEnabled(plan.under.used && index.has_value());
+    }
+    fillPaints(*m_paint, plan, index ? plan.under.coats[*index].paint : "", {});
+    m_when->setCurrentIndex(index ? static_cast<int>(plan.under.coats[*index].when) : -1);
+    m_list->setEnabled(plan.under.used);
+    m_add->setEnabled(plan.under.used && plan.under.coats.size() < kMostSprays);
+    m_moon->setEnabled(plan.under.used && index && firstFarLight(plan) != nullptr);
+    m_remove->setEnabled(plan.under.used && index.has_value());
+    m_shape->setCurrentIndex(static_cast<int>(plan.under.filter_shape));
+    m_recesses->setChecked(plan.under.filter_out_of_recesses);
     fillPaints(*m_filter, plan, plan.under.filter, tr("none"));
     const auto part = document().selectedPart();
     const bool known = part && *part < plan.parts.size();

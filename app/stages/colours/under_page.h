@@ -1,7 +1,8 @@
-// Page "Under" of the Colours stage: sprays from narrowing angles and the colour over them.
+// Page "Under" of the Colours stage: the primer, sprays from directions and the colour over them.
 #pragma once
 
 #include <QCheckBox>
+#include <QListWidget>
 #include <QPushButton>
 
 #include "app/pages/plan_page.h"
@@ -20,17 +21,31 @@ class UnderPage : public PlanPage {
     void showResults(const Evaluated& evaluated) override;
 
   private:
-    void addCoat(std::size_t coat);
+    void addList();
+    void addSpray();
     void addFilter();
+    void addSprayNumber(const char* object, const QString& label, const QString& tip,
+                        const NumberRange& range, const std::function<double&(UnderCoat&)>& of);
+    [[nodiscard]] std::optional<std::size_t> chosen(const Plan& plan) const;
+    void changeSpray(const QString& text, const std::function<void(UnderCoat&)>& edit);
+    void fillList(const Plan& plan);
     static void fillPaints(QComboBox& box, const Plan& plan, const std::string& chosen,
                            const QString& none);
 
     QCheckBox* m_used;  // owned by Qt, as are the following
-    std::vector<QComboBox*> m_paints;
+    QListWidget* m_list = nullptr;
+    QPushButton* m_add = nullptr;
+    QPushButton* m_moon = nullptr;
+    QPushButton* m_remove = nullptr;
+    QComboBox* m_paint = nullptr;
+    QComboBox* m_when = nullptr;
     QComboBox* m_filter = nullptr;
+    QComboBox* m_shape = nullptr;
+    QCheckBox* m_recesses = nullptr;
     QComboBox* m_part_filter = nullptr;
     QLabel* m_part_words = nullptr;
     QLabel* m_miss = nullptr;
+    std::vector<UnderCoat> m_listed;
 };
 
 }  // namespace glaukophos

@@ -91,13 +91,25 @@ void FindingsPage::addCard(const Evaluated& evaluated, const Finding& finding) {
     auto* words = new QLabel(card);
     words->setWordWrap(true);
     words->setTextFormat(Qt::RichText);
-    words->setText(tr("<b>%1</b>%2<br>%3<br><i>%4 Cure: %5</i>")
+    words->setText(tr("<b>%1</b>%2<br>%3")
                        .arg(tr(entry.name).toHtmlEscaped(),
                             finding.grave ? QString() : tr(" · worth a look"),
-                            q(finding.what).toHtmlEscaped(), tr(entry.threshold).toHtmlEscaped(),
-                            tr(entry.cure).toHtmlEscaped()));
+                            q(finding.what).toHtmlEscaped()));
     rows->addWidget(words);
+    auto* more = new QLabel(
+        QStringLiteral("%1 %2").arg(tr(entry.threshold), tr("Cure: %1").arg(tr(entry.cure))), card);
+    more->setObjectName(QStringLiteral("why_%1_words").arg(q(entry.key)));
+    more->setProperty("caption", true);
+    more->setWordWrap(true);
+    more->hide();
+    rows->addWidget(more);
     auto* buttons = new QHBoxLayout;
+    auto* why = new QPushButton(tr("Why"), card);
+    why->setObjectName(QStringLiteral("why_%1").arg(q(entry.key)));
+    why->setToolTip(tr("Where the line is drawn, and what mends it"));
+    why->setCheckable(true);
+    buttons->addWidget(why);
+    connect(why, &QPushButton::toggled, more, &QLabel::setVisible);
     auto* show = new QPushButton(tr("Show"), card);
     show->setObjectName(QStringLiteral("show_%1").arg(q(entry.key)));
     show->setEnabled(finding.vertex.has_value());

@@ -3,6 +3,7 @@
 
 #include <QPainter>
 
+#include "app/widgets/entry_names.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/text.h"
 #include "core/work/part_steps.h"
@@ -61,6 +62,7 @@ std::vector<Image> wayPictures() {
                {0.55, 1, 170, {}, true},
                {0.78, 1, 230, {}, true}}),
         drawn({{0, 1, 235, {}}, {0, 0.72, 165, {}}, {0, 0.45, 100, {}}, {0, 0.2, 40, {}}}),
+        drawn({{0, 1, 110, {}}, {0.35, 1, 225, {}}, {0.35, 0.62, 165, {}}, {0, 0.25, 50, {}}}),
     };
 }
 
@@ -101,6 +103,10 @@ WaysPage::WaysPage(Document& document, QWidget* parent)
         if (!part) return;
         change(tr("As the plan"), [&](Plan& plan) { plan.parts.at(*part).build_up.reset(); });
     });
+    m_blending = addChoice(
+        "blending", tr("Borders"), tr("What is done about the borders between layers"),
+        namesOf(blendings()),
+        [](Plan& plan, int index) { plan.steps.blending = static_cast<Blending>(index); });
     addSection(tr("Glows"));
     m_glows = new ChoiceCards("glowBuildUp", glowBuildUps(), this);
     m_glows->setPictures(glowPictures());
@@ -108,16 +114,13 @@ WaysPage::WaysPage(Document& document, QWidget* parent)
     connect(m_glows, &ChoiceCards::chosen, this, [this](std::size_t index) {
         change(tr("Glow"), [&](Plan& plan) { plan.steps.glow = static_cast<GlowBuildUp>(index); });
     });
-    QStringList orders;
-    for (const ShadingEntry& entry : partOrders()) orders << tr(entry.name);
-    m_order =
-        addChoice("partOrder", tr("Parts"), tr("Which part is painted first"), orders,
-                  [](Plan& plan, int index) { plan.steps.order = static_cast<PartOrder>(index); });
-    QStringList recesses;
-    for (const ShadingEntry& entry : recessWays()) recesses << tr(entry.name);
-    m_recesses = addChoice(
-        "recesses", tr("Recesses"), tr("What is done to them beyond the light"), recesses,
-        [](Plan& plan, int index) { plan.steps.recesses = static_cast<Recesses>(index); });
+    m_order = addChoice(
+        "partOrder", tr("Parts"), tr("Which part is painted first"), namesOf(partOrders()),
+        [](Plan& plan, int index) { plan.steps.order = static_cast<PartOrder>(index); });
+    m_recesses = addChoice("recesses", tr("Recesses"), tr("What is done to them beyond the light"),
+                           namesOf(recessWays()), [](Plan& plan, int index) {
+                               plan.steps.recesses = static_cast<Recesses>(index);
+                           });
     m_varnished = new QCheckBox(tr("Varnish by part at the end"), this);
     m_varnished->setObjectName(QStringLiteral("varnished"));
     m_varnished->setToolTip(tr("Matt over all, satin and gloss where the material has it"));
@@ -137,6 +140,8 @@ void WaysPage::showPlan(const Plan& plan) {
              : tr("How the figure is built up. Choose a part for one way of its own."));
     m_ways->setChosen(
         static_cast<std::size_t>(part ? buildUpOf(plan, *part) : plan.steps.build_up));
+    m_blending->setCurrentIndex(static_cast<int>(plan.steps.blending));
+    m_blending->setToolTip(tr(blendings().at(static_cast<std::size_t>(plan.steps.blending)).about));
     m_glows->setChosen(static_cast<std::size_t>(plan.steps.glow));
     m_order->setCurrentIndex(static_cast<int>(plan.steps.order));
     m_order->setToolTip(tr(partOrders().at(static_cast<std::size_t>(plan.steps.order)).about));

@@ -23,6 +23,7 @@ class WaysPage : public PlanPage {
     ChoiceCards* m_glows;
     QLabel* m_scope_words;
     QPushButton* m_as_plan;
+    QComboBox* m_blending = nullptr;
     QComboBox* m_order;
     QComboBox* m_recesses;
     QCheckBox* m_varnished;

@@ -206,9 +206,20 @@ void HandPage::addFaceNumbers() {
                {0, 1, 2, {}, false},
                getFace(&FaceQuarters::strength),
                setFace(&FaceQuarters::strength)});
+    addNumber({"faceTones",
+               tr("Tones"),
+               tr("Three: both middle quarters alike; four: each its own"),
+               {3, 4, 0, {}, false},
+               [](const Plan& plan, auto) -> std::optional<double> {
+                   if (!plan.values.face) return std::nullopt;
+                   return plan.values.face->tones;
+               },
+               [](Plan& plan, auto, double value) {
+                   if (plan.values.face) plan.values.face->tones = value < 3.5 ? 3 : 4;
+               }});
     addNumber({"faceVeil",
                tr("Dark veil along the far edge"),
-               tr("A very thin dark glaze"),
+               tr("A very thin dark glaze: a step of its own, when the face is done"),
                {0, 1, 2, {}, false},
                getFace(&FaceQuarters::veil),
                setFace(&FaceQuarters::veil)});
@@ -282,6 +293,7 @@ void HandPage::placeFace(const SurfacePoint& place) {
             face.used = plan.values.face->used;
             face.strength = plan.values.face->strength;
             face.veil = plan.values.face->veil;
+            face.tones = plan.values.face->tones;
         }
         plan.values.face = face;
     });

@@ -149,12 +149,14 @@ TEST(RuleLimits, SevenThinCoatsAreTooMany) {
 TEST(RuleLimits, ALayerShrinksOrTheGradientIsLost) {
     Scene s = scene();
     std::vector<double>& areas = s.appearance.bands.whole.areas_mm2;
-    areas = {30, 50, 20.2, 20.0, 5};
+    // As painted 100, 84, 50, 42, 5: a ring that is larger than the one below does not matter.
+    areas = {16, 34, 8, 37, 5};
     EXPECT_TRUE(s.by(noShrinking).empty());
-    areas[3] = 20.4;
+    areas = {16, 34, 7, 38, 5};  // 43 of 50
     ASSERT_EQ(s.by(noShrinking).size(), 1U);
     EXPECT_EQ(s.by(noShrinking)[0].subject, 3U);
-    areas = {30, 50, 20, 0.5, 1.0};  // too small to be noticed
+    EXPECT_NEAR(s.by(noShrinking)[0].measured, 0.86, 1e-9);
+    areas = {4, 60, 30, 10, 5};  // so small a deepest band is laid over the next
     EXPECT_TRUE(s.by(noShrinking).empty());
 }
 
@@ -190,6 +192,7 @@ TEST(RuleLimits, TheLastPassGoesOverLessThanFourFifthsOfTheEdges) {
 
 TEST(RuleLimits, TheFocusHasSevenTenthsOfTheStrongestContrast) {
     Scene s = scene();
+    s.marks.edges.parts.assign(3, {});  // no borders yet
     s.paint(1, 0.5, 20, 70);
     s.paint(0, 0.5, 20, 54.9F);
     EXPECT_TRUE(s.by(weakFocus).empty());  // there is no focus
@@ -197,6 +200,11 @@ TEST(RuleLimits, TheFocusHasSevenTenthsOfTheStrongestContrast) {
     ASSERT_EQ(s.by(weakFocus).size(), 1U);
     EXPECT_EQ(s.by(weakFocus)[0].subject, 1U);
     s.paint(0, 0.5, 20, 55.1F);
+    EXPECT_TRUE(s.by(weakFocus).empty());
+    // Crisp borders draw the eye as well.
+    s.marks.edges.parts[1].by_kind_mm = {20, 0, 0};
+    EXPECT_EQ(s.by(weakFocus).size(), 1U);
+    s.marks.edges.parts[0].by_kind_mm = {20, 0, 0};
     EXPECT_TRUE(s.by(weakFocus).empty());
     s.paint(0, 0.5, 20, 40);
     s.plan.parts[1].material = Material::MetalInPaint;  // which has its full range anywhere
