@@ -33,31 +33,62 @@ Span spanOf(const RuleBasis& basis, std::optional<PartIndex> part) {
 
 }  // namespace
 
-void noShrinking(const RuleBasis& basis, std::vector<Finding>& found) {
-    constexpr double kMost = 0.85;          // of the layer below
-    constexpr double kSmallDeepest = 0.05;  // this small it is laid over the next: see layerBandsOf
-    const PartBands& whole = basis.appearance.bands.whole;
-    const std::size_t count = whole.areas_mm2.size();
-    // As painted, a layer is its band and all lighter ones.
-    std::vector<double> layers = whole.areas_mm2;
-    for (std::size_t b = count; b-- > 1;) layers[b - 1] += layers[b];
-    for (std::size_t b = 1; b < count; ++b) {
-        const double ratio = layers[b] / std::max(1e-9, layers[b - 1]);
-        const bool small_deepest = b == 1 && whole.share(0) < kSmallDeepest;
-        if (ratio <= kMost || small_deepest || layers[b] < 0.02 * layers[0]) continue;
-        std::optional<std::size_t> place;
-        for (std::size_t v = 0; v < basis.areas.size(); ++v) {
-            const float lightness = basis.appearance.values.lightness[v];
-            if (bandOf(lightness, basis.appearance.bands.borders) != b) continue;
-            if (!place || basis.areas[v] > basis.areas[*place]) place = v;
+namespace {
+
+// The layer of a part that hides most of the one below it. As painted, a layer is its band and all
+// lighter ones.
+struct Hiding {
+    std::size_t band = 0;
+    std::size_t below = 0;
+    double share = 0.0;  // of the layer below
+};
+
+Hiding worstHiding(const PartBands& bands) {
+    constexpr double kWorthAMix = 0.01;
+    constexpr double kSmallDeepest = 0.15;  // its recesses: no layer that has to be seen
+    Hiding worst;
+    std::optional<std::size_t> below;
+    double layer_mm2 = bands.area_mm2();
+    double below_mm2 = 0.0;
+    for (std::size_t b = 0; b < bands.areas_mm2.size(); ++b) {
+        const bool counts = bands.share(b) >= (b == 0 ? kSmallDeepest : kWorthAMix);
+        if (counts) {
+            const double share = layer_mm2 / std::max(1e-9, below_mm2);
+            if (below && share > worst.share) worst = {b, *below, share};
+            below = b;
+            below_mm2 = layer_mm2;
         }
-        found.push_back({Mistake::NoShrinking, true,
-                         fmt::format("As painted, {} covers {:.0f} % of {}: next to nothing of it "
-                                     "is left to be seen.",
-                                     bandName(b, count), 100.0 * ratio, bandName(b - 1, count)),
-                         ratio, kMost, "of the layer below", b, place});
-        return;  // the cure mends them all
+        layer_mm2 -= bands.areas_mm2[b];
     }
+    return worst;
+}
+
+}  // namespace
+
+void noShrinking(const RuleBasis& basis, std::vector<Finding>& found) {
+    constexpr double kMost = 0.85;    // of the layer below
+    constexpr double kCounts = 0.02;  // of the figure: smaller parts are a touch or two
+    const Bands& bands = basis.appearance.bands;
+    Hiding worst;
+    std::size_t on = 0;
+    for (std::size_t p = 0; p < bands.parts.size(); ++p) {
+        if (bands.parts[p].area_mm2() < kCounts * bands.whole.area_mm2()) continue;
+        if (basis.plan.parts[p].material == Material::Glowing) continue;  // from light to dark
+        const Hiding hiding = worstHiding(bands.parts[p]);
+        if (hiding.share <= worst.share) continue;
+        worst = hiding;
+        on = p;
+    }
+    if (worst.share <= kMost) return;
+    const auto place = bestVertex(basis, static_cast<PartIndex>(on), [&](std::size_t v) {
+        const float lightness = basis.appearance.values.lightness[v];
+        return bandOf(lightness, bands.borders) == worst.band ? basis.areas[v] : 0.0F;
+    });
+    found.push_back({Mistake::NoShrinking, true,
+                     fmt::format("On {} {} covers {:.0f} % of {}, which is hardly seen any more.",
+                                 basis.plan.parts[on].name, bandName(worst.band, bands.count()),
+                                 100.0 * worst.share, bandName(worst.below, bands.count())),
+                     worst.share, kMost, "of the layer below", on, place});
 }
 
 void ringed(const RuleBasis& basis, std::vector<Finding>& found) {

@@ -148,15 +148,20 @@ TEST(RuleLimits, SevenThinCoatsAreTooMany) {
 
 TEST(RuleLimits, ALayerShrinksOrTheGradientIsLost) {
     Scene s = scene();
-    std::vector<double>& areas = s.appearance.bands.whole.areas_mm2;
+    s.appearance.bands.whole.areas_mm2 = {40, 30, 20, 8, 2};
+    std::vector<double>& areas = s.appearance.bands.parts[1].areas_mm2;
+    s.appearance.bands.parts[0].areas_mm2 = {40, 30, 20, 8, 2};
+    s.appearance.bands.parts[2].areas_mm2 = {0, 0, 0, 0, 0};
     // As painted 100, 84, 50, 42, 5: a ring that is larger than the one below does not matter.
     areas = {16, 34, 8, 37, 5};
     EXPECT_TRUE(s.by(noShrinking).empty());
     areas = {16, 34, 7, 38, 5};  // 43 of 50
     ASSERT_EQ(s.by(noShrinking).size(), 1U);
-    EXPECT_EQ(s.by(noShrinking)[0].subject, 3U);
+    EXPECT_EQ(s.by(noShrinking)[0].subject, 1U);
     EXPECT_NEAR(s.by(noShrinking)[0].measured, 0.86, 1e-9);
-    areas = {4, 60, 30, 10, 5};  // so small a deepest band is laid over the next
+    areas = {14, 56, 20, 10, 0};  // recesses alone
+    EXPECT_TRUE(s.by(noShrinking).empty());
+    areas = {16, 43, 0.4, 36, 5};  // nobody mixes a hundredth of a part
     EXPECT_TRUE(s.by(noShrinking).empty());
 }
 
