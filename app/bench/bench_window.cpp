@@ -17,7 +17,6 @@
 #include "app/widgets/theme.h"
 #include "core/io/bench_file.h"
 #include "core/io/work_files.h"
-#include "core/picture/layer_map.h"
 
 namespace glaukophos {
 namespace {
@@ -38,7 +37,8 @@ BenchWindow::BenchWindow(Document& document, const QString& folder, QWidget* par
     : QWidget(parent, Qt::Window),
       m_document(document),
       m_folder(folder),
-      m_view(new FigureView(document, this)) {
+      m_view(new FigureView(document, this)),
+      m_whole(new FigureView(document, m_view)) {
     setObjectName(QStringLiteral("bench"));
     setWindowTitle(tr("Bench – Glaukophos"));
     setAttribute(Qt::WA_StyledBackground);
@@ -55,6 +55,12 @@ BenchWindow::BenchWindow(Document& document, const QString& folder, QWidget* par
     row->addWidget(words, 10);
     m_view->setOverlay(Overlay::Layer);
     m_view->installEventFilter(this);
+    m_whole->setObjectName(QStringLiteral("benchWhole"));
+    m_whole->setAttribute(Qt::WA_TransparentForMouseEvents);
+    m_whole->setFocusPolicy(Qt::NoFocus);
+    m_whole->setMinimumSize(1, 1);
+    m_whole->setOverlay(Overlay::Layer);
+    m_whole->hide();
     buildWords();
     m_shade = new Shade(this);
     m_tick.setInterval(1000);
@@ -182,6 +188,7 @@ void BenchWindow::keep() {
 void BenchWindow::begin() {
     load();
     setStyleSheet(benchStyle(currentTheme()));
+    m_turned_to.clear();
     m_view->setView(m_document.plan().view);
     m_view->setOverlay(Overlay::Layer);
     setGeometry(screen()->geometry());  // where no window manager does it
@@ -228,6 +235,7 @@ void BenchWindow::showTask() {
         m_title->setText(tr("All painted. Leave it for a night, then look with fresh eyes."));
         m_caution->hide();
         m_view->setOverlay(Overlay::Colours);
+        m_whole->hide();
         showTimes();
         return;
     }
@@ -248,27 +256,9 @@ void BenchWindow::showTask() {
     m_caution->setText(q(step.caution));
     m_caution->setVisible(!step.caution.empty());
     m_view->setOverlay(Overlay::Layer);
+    turnTo(evaluated, of.step);
     showSight(evaluated, of.step);
     showTimes();
-}
-
-// Where the step goes, or how the figure looks when it is done.
-void BenchWindow::showSight(const Evaluated& evaluated, std::size_t at) {
-    const Work& work = evaluated.desk->work;
-    const Step& step = work.steps[at];
-    if (!m_shows_after) {
-        m_view->setLayer(std::make_shared<const LayerMap>(
-                             layerMapOf(evaluated.plan, *evaluated.appearance, work, step, true)),
-                         q(step.title));
-        return;
-    }
-    m_view->setLayer(std::make_shared<const LayerMap>(m_laid.after(m_document.evaluated(), at + 1)),
-                     tr("When it is done: %1").arg(q(step.title)));
-}
-
-void BenchWindow::turnSight() {
-    m_shows_after = !m_shows_after;
-    if (m_task && known() != nullptr) showTask();
 }
 
 void BenchWindow::showTimes() {

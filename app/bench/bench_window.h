@@ -51,6 +51,8 @@ class BenchWindow : public QWidget {
     void goOn();  // to the next task
     void showTask();
     void showSight(const Evaluated& evaluated, std::size_t at);
+    void turnTo(const Evaluated& evaluated, std::size_t at);  // the side that shows most of a step
+    void placeWhole();
     void turnSight();  // where the step goes, or how the figure looks when it is done
     void showTimes();
     void takeNote();
@@ -64,11 +66,13 @@ class BenchWindow : public QWidget {
     bool m_meanwhile = false;
     bool m_shows_after = false;
     LaidSights m_laid;
-    bool m_warned = false;  // that the ground is not dry yet
+    std::string m_turned_to;  // key of the step that the figure was last turned to
+    bool m_warned = false;    // that the ground is not dry yet
     QTimer m_tick;
     int m_unsaved_s = 0;
 
-    FigureView* m_view;  // owned by Qt, as are the following
+    FigureView* m_view;   // owned by Qt, as are the following
+    FigureView* m_whole;  // small, where the other is close up
     QLabel* m_place = nullptr;
     QLabel* m_title = nullptr;
     DropsView* m_drops = nullptr;

@@ -10,6 +10,7 @@ bool BenchWindow::eventFilter(QObject* watched, QEvent* event) {
         event->accept();  // no key of the main window is one here
         return true;
     }
+    if (watched == m_view && event->type() == QEvent::Resize) placeWhole();
     if (event->type() != QEvent::KeyPress) return QWidget::eventFilter(watched, event);
     auto* key = static_cast<QKeyEvent*>(event);
     if (watched == m_note) {

@@ -11,10 +11,18 @@ namespace glaukophos {
 namespace {
 
 // Of which one entry can hold several in a row.
-enum class Kin { None, Edges, Blends, Shells };
+enum class Kin { None, Sprays, Edges, Blends, Shells, Last };
+
+constexpr double kSmall_mm2 = 60.0;  // a thing this small is painted in one go
 
 Kin kinOf(const Step& step) {
     switch (step.kind) {
+        case StepKind::Prime:
+        case StepKind::Spray:
+        case StepKind::Filter:
+            return step.phase == Phase::Ground ? Kin::Sprays : Kin::None;
+        case StepKind::CleanUp:
+            return Kin::Last;
         case StepKind::Edges:
             return Kin::Edges;
         case StepKind::Veil:
@@ -30,6 +38,7 @@ Kin kinOf(const Step& step) {
 bool belongTogether(const Step& a, const Step& b) {
     const Kin kin = kinOf(a);
     if (kin == Kin::None || kinOf(b) != kin || a.phase != b.phase) return false;
+    if (kin == Kin::Sprays || kin == Kin::Last) return true;
     if (kin == Kin::Shells) return a.light == b.light && a.mask.from == b.mask.from;
     return a.parts == b.parts;
 }
@@ -41,10 +50,22 @@ bool softens(const Step& layer, const Step& next) {
            layer.phase == next.phase;
 }
 
+// All layers of a thing so small that the brush hardly leaves it.
+bool isSmallThing(const Step& first, const Step& next) {
+    const bool layer = next.kind == StepKind::Layer || kinOf(next) == Kin::Blends;
+    return first.kind == StepKind::Base && first.area_mm2 < kSmall_mm2 && layer &&
+           next.parts == first.parts && next.phase == first.phase;
+}
+
 std::string titleOf(const Plan& plan, std::span<const Step> steps) {
     if (steps.size() == 1) return steps.front().title;
     const std::string part = capitalised(namesOf(plan, steps.front().parts));
     switch (kinOf(steps.front())) {
+        case Kin::Sprays:
+            return steps.front().kind == StepKind::Prime ? "Primer, and what is sprayed over it"
+                                                         : "What is sprayed over the primer";
+        case Kin::Last:
+            return "Finish the base, then clean up";
         case Kin::Edges:
             return fmt::format("{}: edge highlights, {}", part,
                                counted(static_cast<int>(steps.size()), "pass", "passes"));
@@ -60,7 +81,13 @@ std::string titleOf(const Plan& plan, std::span<const Step> steps) {
         case Kin::None:
             break;
     }
-    return steps.front().title + ", and its border softened";
+    if (isSmallThing(steps.front(), steps.back()) && steps.size() > 2) {
+        return fmt::format("{}: {}", part,
+                           counted(static_cast<int>(steps.size()), "layer", "layers"));
+    }
+    const bool softened = std::ranges::all_of(
+        steps.subspan(1), [](const Step& step) { return kinOf(step) == Kin::Blends; });
+    return steps.front().title + (softened ? ", and its border softened" : ", and the light on it");
 }
 
 }  // namespace
@@ -69,7 +96,8 @@ std::vector<FoldedSteps> folded(const Plan& plan, const std::vector<Step>& steps
     std::vector<FoldedSteps> entries;
     for (std::size_t i = 0; i < steps.size(); ++i) {
         const bool joins =
-            i > 0 && (belongTogether(steps[i - 1], steps[i]) || softens(steps[i - 1], steps[i]));
+            i > 0 && (belongTogether(steps[i - 1], steps[i]) || softens(steps[i - 1], steps[i]) ||
+                      isSmallThing(steps[entries.back().first], steps[i]));
         if (joins) {
             ++entries.back().count;
         } else {

@@ -54,9 +54,8 @@ Step sprayStep(const WorkBasis& basis, std::size_t index) {
     Step spray;
     spray.kind = StepKind::Spray;
     spray.key = keyOf("spray", index);
-    spray.title =
-        fmt::format("{} {}, sprayed {}",
-                    coat.when == SprayTime::Last ? "Last" : "Spray:", coat.paint, fromWords(coat));
+    spray.title = fmt::format("{}{}, sprayed {}", coat.when == SprayTime::Last ? "Last: " : "",
+                              coat.paint, fromWords(coat));
     spray.paint = coat.paint;
     spray.mask = {Where::Sprayed, 0, 1e9, 0, index};
     spray.tool = Tool::Airbrush;

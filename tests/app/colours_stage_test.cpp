@@ -3,6 +3,8 @@
 
 #include <QComboBox>
 #include <QFile>
+#include <QListWidget>
+#include <QMenu>
 #include <QProcess>
 #include <QPushButton>
 
@@ -356,6 +358,31 @@ TEST_F(ColoursStage, UnderpaintingIsSeenBeforeItIsSprayed) {
     EXPECT_LT(filtered.xyz.y(), 0.9);
     document().selectPart(PartIndex{1});
     ASSERT_TRUE(waitFor([&] { return child<QLabel>("underMiss")->text().contains(u"from what"); }));
+}
+
+TEST_F(ColoursStage, SpraysAreAddedTurnedAndTakenAway) {
+    openColours("pageUnder");
+    QTest::mouseClick(child<QCheckBox>("underUsed"), Qt::LeftButton, {}, QPoint(8, 8));
+    auto* list = child<QListWidget>("sprays");
+    const int before = list->count();
+    child<QPushButton>("sprayAdd")->menu()->actions().back()->trigger();
+    ASSERT_EQ(list->count(), before + 1);
+    EXPECT_EQ(list->currentRow(), before);
+    EXPECT_EQ(plan().under.coats.back().when, SprayTime::Last);
+    EXPECT_TRUE(list->item(before)->text().contains(QStringLiteral("straight below")));
+    choose("sprayWhen", 1);
+    EXPECT_EQ(plan().under.coats.back().when, SprayTime::Between);
+    child<NumberField>("sprayHeight")->box().setValue(-30);
+    EXPECT_EQ(plan().under.coats.back().from.height_deg, -30.0);
+    QTest::mouseClick(child<QPushButton>("sprayMoon"), Qt::LeftButton);
+    const auto* far = std::get_if<FarLight>(&plan().lights[1].kind);
+    if (far == nullptr) far = std::get_if<FarLight>(&plan().lights[0].kind);
+    ASSERT_NE(far, nullptr);
+    EXPECT_EQ(plan().under.coats.back().from, far->direction);
+    choose("filterShape", 1);
+    EXPECT_EQ(plan().under.filter_shape, FilterShape::Above);
+    QTest::mouseClick(child<QPushButton>("sprayRemove"), Qt::LeftButton);
+    EXPECT_EQ(list->count(), before);
 }
 
 TEST_F(ColoursStage, WheelChoosesPartsAndSaysWhatDrowns) {

@@ -46,6 +46,28 @@ TEST_F(LinesPageTest, ABoltIsTwoClicksAndShowsOnTheFigure) {
     EXPECT_NE(lines()[0].forks, 2);
 }
 
+TEST_F(LinesPageTest, EyesAreFourClicksAndShareOneGaze) {
+    openPage();
+    click("line_eyes");
+    for (const Vec3& corner :
+         {Vec3(-2, -5, 9), Vec3(-1, -5.7F, 9), Vec3(1, -5.7F, 9), Vec3(2, -5, 9)}) {
+        clickFigure(corner);
+    }
+    ASSERT_EQ(lines().size(), 1U);
+    EXPECT_EQ(lines()[0].kind, LineKind::Eyes);
+    EXPECT_EQ(lines()[0].anchors_mm.size(), 4U);
+    EXPECT_FALSE(child<NumberField>("lineWidth")->isVisible());  // it follows from the corners
+    child<NumberField>("eyeGaze")->box().setValue(-0.5);
+    EXPECT_EQ(lines()[0].gaze, -0.5);
+    settle();
+    EXPECT_TRUE(waitFor([&] {
+        return child<QLabel>("linesResult")->text().contains(QStringLiteral("off-white"));
+    }));
+    // A fifth click chooses a part again: both eyes have their corners.
+    clickFigure({0, -6, 6});
+    EXPECT_EQ(lines()[0].anchors_mm.size(), 4U);
+}
+
 TEST_F(LinesPageTest, ItsPlacesAreCarriedAlongTheSurfaceInOneUndoStep) {
     openPage();
     click("line_bolt");

@@ -46,6 +46,9 @@ class StepsStage : public WindowTest {
         return -1;
     }
     void clickRow(int row) {
+        if (list().item(row)->isHidden()) {
+            QTest::mouseClick(child<QCheckBox>("stepsFolded"), Qt::LeftButton, {}, QPoint(8, 8));
+        }
         list().scrollToItem(list().item(row));
         QTest::mouseClick(list().viewport(), Qt::LeftButton, {},
                           list().visualItemRect(list().item(row)).center());
@@ -294,6 +297,25 @@ TEST_F(StepsStage, TheCountOfFindingsLeadsToThem) {
     EXPECT_TRUE(m_window->stepsPanel().isVisible());
 }
 
+TEST_F(StepsStage, WhatBelongsTogetherIsOneRowUntilItIsChosen) {
+    openSteps();
+    const auto shown = [&] {
+        int rows = 0;
+        for (int row = 0; row < list().count(); ++row) rows += list().item(row)->isHidden() ? 0 : 1;
+        return rows;
+    };
+    const int folded = shown();
+    EXPECT_LT(folded, list().count());
+    int row = 0;
+    while (row < list().count() && !list().item(row)->isHidden()) ++row;
+    ASSERT_LT(row, list().count());
+    EXPECT_TRUE(list().item(row - 1)->text().contains(QStringLiteral("–")));
+    list().setCurrentRow(row - 1);
+    EXPECT_FALSE(list().item(row)->isHidden());
+    QTest::mouseClick(child<QCheckBox>("stepsFolded"), Qt::LeftButton, {}, QPoint(8, 8));
+    EXPECT_EQ(shown(), list().count());
+}
+
 class BenchTest : public StepsStage {
   protected:
     void openBench() {
@@ -331,6 +353,24 @@ TEST_F(BenchTest, SpaceAndPageKeysDoAndUndoCoats) {
     press(Qt::Key_PageUp);  // nothing more to undo
     press(Qt::Key_Escape);
     EXPECT_FALSE(bench().isVisible());
+}
+
+TEST_F(BenchTest, AStepIsShownCloseUpWithTheWholeFigureBeside) {
+    openBench();
+    auto* whole = bench().findChild<FigureView*>(QStringLiteral("benchWhole"));
+    ASSERT_NE(whole, nullptr);
+    EXPECT_FALSE(whole->isVisible());  // the primer is all over
+    for (int i = 0; i < 60 && !whole->isVisible() && bench().task(); ++i) press(Qt::Key_Space);
+    ASSERT_TRUE(whole->isVisible());
+    EXPECT_GT(bench().figureView().view().zoom, 1.3);
+    EXPECT_EQ(whole->view().zoom, 1.0);
+    EXPECT_EQ(whole->view().hour, bench().figureView().view().hour);
+    EXPECT_EQ(whole->geometry().bottomRight(), bench().figureView().rect().bottomRight());
+    // Turned by hand it stays so, until the next step.
+    press(Qt::Key_Left);
+    const double hour = bench().figureView().view().hour;
+    press(Qt::Key_A);
+    EXPECT_EQ(bench().figureView().view().hour, hour);
 }
 
 TEST_F(BenchTest, TheFigureIsTurnedByKeys) {

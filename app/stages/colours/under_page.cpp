@@ -2,11 +2,13 @@
 #include "app/stages/colours/under_page.h"
 
 #include <QMenu>
+#include <QPainter>
 #include <QSignalBlocker>
 
 #include "app/stages/colours/primer_cards.h"
 #include "app/widgets/entry_names.h"
 #include "app/widgets/text.h"
+#include "app/widgets/theme.h"
 #include "app/widgets/wrapping_row.h"
 #include "core/light/direction.h"
 #include "core/lighting/sprays.h"
@@ -204,7 +206,10 @@ void UnderPage::fillList(const Plan& plan) {
     for (const UnderCoat& coat : plan.under.coats) {
         const Paint* paint = paintNamed(plan, coat.paint);
         QPixmap swatch(18, 18);
-        swatch.fill(paint == nullptr ? QColor(0x80, 0x80, 0x80) : qColour(paint->mass_tone));
+        swatch.fill(currentTheme().line);  // a rim, so that white is seen on white
+        QPainter(&swatch).fillRect(QRect(1, 1, 16, 16), paint == nullptr
+                                                            ? QColor(0x80, 0x80, 0x80)
+                                                            : qColour(paint->mass_tone));
         new QListWidgetItem(QIcon(swatch), wordsFor(coat), m_list);
     }
     m_list->setCurrentRow(row < 0 && !plan.under.coats.empty() ? 0 : row);

@@ -20,6 +20,8 @@ constexpr int kKeyRole = Qt::UserRole;  // empty for the names of phases
 constexpr int kColourRole = Qt::UserRole + 1;
 constexpr int kTimeRole = Qt::UserRole + 2;
 constexpr int kBrokenRole = Qt::UserRole + 3;
+constexpr int kEntryRole = Qt::UserRole + 4;  // index of the entry that a step belongs to
+constexpr int kTitleRole = Qt::UserRole + 5;  // of the step, whatever the row shows
 constexpr int kRow = 25;
 
 class StepRow : public QStyledItemDelegate {
@@ -131,6 +133,12 @@ void OrderPage::buildButtons() {
     row->addWidget(earlier);
     row->addWidget(later);
     row->addWidget(m_usual, 1);
+    m_folded = new QCheckBox(tr("Folded"), this);
+    m_folded->setObjectName(QStringLiteral("stepsFolded"));
+    m_folded->setToolTip(tr("What belongs together as one row; the chosen one is open"));
+    m_folded->setChecked(true);
+    row->addWidget(m_folded);
+    connect(m_folded, &QCheckBox::toggled, this, [this] { choose(m_chosen); });
     column().addLayout(row);
     connect(earlier, &QPushButton::clicked, this, [this] { moveChosen(-1); });
     connect(later, &QPushButton::clicked, this, [this] { moveChosen(1); });
@@ -189,8 +197,9 @@ void OrderPage::showResults(const Evaluated& evaluated) {
     const Work& work = evaluated.desk->work;
     m_summary->setText(work.steps.empty()
                            ? QString()
-                           : tr("%1 steps, %2 of painting a figure. Drag a step to move it.")
+                           : tr("%1 steps in %2 rows, %3 of painting a figure. Drag to move.")
                                  .arg(work.steps.size())
+                                 .arg(m_entries.size())
                                  .arg(q(timeWords(workMinutes(work)))));
     QStringList problems;
     if (work.steps.empty()) problems << q(evaluated.desk->problem);
@@ -216,6 +225,8 @@ void OrderPage::fillList(const Evaluated& evaluated) {
     m_list->clear();
     const Work& work = evaluated.desk->work;
     const std::vector<BrokenRule> broken = brokenRules(work.steps);
+    m_entries = folded(evaluated.plan, work.steps);
+    std::size_t entry = 0;
     std::optional<Phase> phase;
     for (std::size_t i = 0; i < work.steps.size(); ++i) {
         const Step& step = work.steps[i];
@@ -237,13 +248,41 @@ void OrderPage::fillList(const Evaluated& evaluated) {
         item->setData(kBrokenRole, std::ranges::find(broken, i, &BrokenRule::step) != broken.end());
         item->setToolTip(q(step.why));
         item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsDragEnabled);
+        item->setData(kTitleRole, item->text());
+        while (entry + 1 < m_entries.size() && m_entries[entry + 1].first <= i) ++entry;
+        item->setData(kEntryRole, static_cast<int>(entry));
     }
     m_filling = false;
+}
+
+void OrderPage::foldList() {
+    int open = -1;
+    for (int row = 0; row < m_list->count(); ++row) {
+        const QListWidgetItem* item = m_list->item(row);
+        if (item->data(kKeyRole).toString() == m_chosen) open = item->data(kEntryRole).toInt();
+    }
+    int last = -1;
+    for (int row = 0; row < m_list->count(); ++row) {
+        QListWidgetItem* item = m_list->item(row);
+        if (item->data(kKeyRole).toString().isEmpty()) continue;
+        const int index = item->data(kEntryRole).toInt();
+        const FoldedSteps& entry = m_entries[static_cast<std::size_t>(index)];
+        const bool first = index != last;
+        last = index;
+        const bool folded = m_folded->isChecked() && entry.count > 1 && index != open;
+        item->setHidden(folded && !first);
+        item->setText(folded ? tr("%1–%2  %3")
+                                   .arg(entry.first + 1)
+                                   .arg(entry.first + entry.count)
+                                   .arg(q(entry.title))
+                             : item->data(kTitleRole).toString());
+    }
 }
 
 void OrderPage::choose(const QString& key) {
     m_chosen = key;
     m_filling = true;
+    foldList();
     for (int row = 0; row < m_list->count(); ++row) {
         if (!key.isEmpty() && m_list->item(row)->data(kKeyRole).toString() == key) {
             m_list->setCurrentRow(row);
@@ -306,7 +345,14 @@ void OrderPage::takeOrder() {
     std::string after;
     for (int row = 0; row < m_list->count(); ++row) {
         const QString key = m_list->item(row)->data(kKeyRole).toString();
-        if (key == moved) break;
+        if (key == moved) {
+            // What is folded away goes with the row that stands for it.
+            for (int next = row + 1; next < m_list->count() && m_list->item(next)->isHidden();
+                 ++next) {
+                after = m_list->item(next)->data(kKeyRole).toString().toStdString();
+            }
+            break;
+        }
         if (!key.isEmpty()) after = key.toStdString();
     }
     m_shown.reset();  // the list is filled anew when the results come

@@ -2,10 +2,12 @@
 #pragma once
 
 #include <QButtonGroup>
+#include <QCheckBox>
 #include <QListWidget>
 
 #include "app/pages/plan_page.h"
 #include "app/widgets/drops_view.h"
+#include "core/work/folded_steps.h"
 
 namespace glaukophos {
 
@@ -35,6 +37,7 @@ class OrderPage : public PlanPage {
     void buildSights();
     void buildCard();
     void fillList(const Evaluated& evaluated);
+    void foldList();  // all but the entry of the chosen step
     void showStep(const Evaluated& evaluated, const Step& step);
     void moveChosen(int by);
     void takeOrder();  // after a drag
@@ -47,9 +50,11 @@ class OrderPage : public PlanPage {
     QLabel* m_caution = nullptr;
     DropsView* m_drops = nullptr;
     QPushButton* m_usual = nullptr;
+    QCheckBox* m_folded = nullptr;
     QButtonGroup* m_sights = nullptr;
     QString m_chosen;
     std::shared_ptr<const Desk> m_shown;  // that the list is of
+    std::vector<FoldedSteps> m_entries;   // of its steps
     bool m_filling = false;
 };
 
