@@ -151,9 +151,12 @@ void entryPictures(Page& page, const Evaluated& evaluated, const FoldedSteps& en
     whole.zoom = 1.0;
     whole.focus_mm = Vec3::Zero();
     const QSizeF small(0.3 * frame.width(), 0.42 * frame.height());
-    pictureIn(page, evaluated, {{}, Overlay::Layer, whole, map},
-              QRectF(frame.right() - small.width(), frame.bottom() - small.height(), small.width(),
-                     small.height()));
+    const QRectF corner(frame.right() - small.width(), frame.bottom() - small.height(),
+                        small.width(), small.height());
+    pictureIn(page, evaluated, {{}, Overlay::Layer, whole, map}, corner);
+    page.painter().setPen(QPen(kSoftInk, 0.2));
+    page.painter().setBrush(Qt::NoBrush);
+    page.painter().drawRect(corner);
 }
 
 void stepsSection(Page& page, const Evaluated& evaluated, const Progress& progress) {

@@ -147,7 +147,8 @@ ColourChoices coloursFrom(const Entry& entry) {
                     glow.whole("shells", colours.glow.shells),
                     glow.number("begins_at", colours.glow.begins_at),
                     glow.number("vivid", colours.glow.vivid),
-                    glow.number("blend_mm", colours.glow.blend_mm)};
+                    glow.number("blend_mm", colours.glow.blend_mm),
+                    glow.flag("cloth_by_lamp", colours.glow.cloth_by_lamp)};
     for (const Json& item : entry.list("veils")) {
         colours.veils.push_back(
             veilFrom(Entry(item, fmt::format("veil {}", colours.veils.size() + 1))));
@@ -170,7 +171,8 @@ Json coloursJson(const ColourChoices& colours) {
                 {"shells", colours.glow.shells},
                 {"begins_at", colours.glow.begins_at},
                 {"vivid", colours.glow.vivid},
-                {"blend_mm", colours.glow.blend_mm}}}};
+                {"blend_mm", colours.glow.blend_mm},
+                {"cloth_by_lamp", colours.glow.cloth_by_lamp}}}};
     for (const HueVeil& veil : colours.veils) json["veils"].push_back(veilJson(veil));
     return json;
 }

@@ -55,6 +55,14 @@ Json bandsJson(const BandChoices& bands) {
     return json;
 }
 
+Json roomJson(const MetalRoom& room) {
+    return {{"window_hour", room.window_hour},
+            {"window_width_deg", room.window_width_deg},
+            {"window_top_deg", room.window_top_deg},
+            {"contrast", room.contrast},
+            {"distance_mm", room.distance_mm}};
+}
+
 FaceQuarters faceFrom(const Entry& entry) {
     FaceQuarters face;
     face.used = entry.flag("used", face.used);
@@ -121,7 +129,15 @@ ValueChoices valuesFrom(const Entry& entry) {
     values.paint = paintFrom(entry.object("paint"));
     values.bands = bandsFrom(entry.object("bands"));
     const Entry sheen = entry.object("sheen");
-    values.sheen = {sheen.number("amount", values.sheen.amount), sheen.flag("from_arc", false)};
+    values.sheen.amount = sheen.number("amount", values.sheen.amount);
+    values.sheen.from_arc = sheen.flag("from_arc", false);
+    const Entry room = sheen.object("room");
+    MetalRoom& metal = values.sheen.room;
+    metal.window_hour = room.number("window_hour", metal.window_hour);
+    metal.window_width_deg = room.number("window_width_deg", metal.window_width_deg);
+    metal.window_top_deg = room.number("window_top_deg", metal.window_top_deg);
+    metal.contrast = room.number("contrast", metal.contrast);
+    metal.distance_mm = room.number("distance_mm", metal.distance_mm);
     const Entry calm = entry.object("calm");
     values.calm = {calm.number("amount", values.calm.amount),
                    calm.number("from_share", values.calm.from_share)};
@@ -168,7 +184,10 @@ Json valuesJson(const ValueChoices& values) {
               {"sort_by", values.basis == BandBasis::Light ? "light" : "painted"},
               {"paint", paintJson(values.paint)},
               {"bands", bandsJson(values.bands)},
-              {"sheen", {{"amount", values.sheen.amount}, {"from_arc", values.sheen.from_arc}}},
+              {"sheen",
+               {{"amount", values.sheen.amount},
+                {"from_arc", values.sheen.from_arc},
+                {"room", roomJson(values.sheen.room)}}},
               {"calm", {{"amount", values.calm.amount}, {"from_share", values.calm.from_share}}},
               {"edge_kinds",
                {{"hard_mm", values.edge_kinds.hard_mm}, {"lost_mm", values.edge_kinds.lost_mm}}},

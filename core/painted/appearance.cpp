@@ -87,9 +87,42 @@ Appearance appearanceOf(const Plan& plan, Irradiance irradiance, Finish finish) 
     return appearanceOf(plan, std::move(irradiance), finish, nullptr);
 }
 
+namespace {
+
+bool isCloth(Material material) {
+    return material == Material::Cloth || material == Material::Satin ||
+           material == Material::Velvet;
+}
+
+// What near lights give cloth comes from the strongest other light instead, so that it lies where
+// they fall and keeps the colour of before. Nothing without another light.
+void placeClothByLamp(const Plan& plan, const std::vector<bool>& near, Irradiance& irradiance) {
+    const std::vector<float> weights = lightWeights(plan);
+    std::optional<std::size_t> main;
+    for (std::size_t l = 0; l < near.size(); ++l) {
+        if (near[l] || weights[l] <= 0.0F || throwsBack(plan.lights[l])) continue;
+        if (!main || weights[l] > weights[*main]) main = l;
+    }
+    if (!main) return;
+    const std::vector<PartIndex>& parts = plan.figure->surface.parts;
+    std::vector<float>& lit = irradiance.of_lights[*main];
+    for (std::size_t l = 0; l < near.size(); ++l) {
+        if (!near[l] || weights[l] <= 0.0F) continue;
+        const float share = weights[l] / weights[*main];
+        for (std::size_t v = 0; v < parts.size(); ++v) {  // the floor has no part
+            if (isCloth(plan.parts[parts[v]].material)) {
+                lit[v] += share * irradiance.of_lights[l][v];
+            }
+        }
+    }
+}
+
+}  // namespace
+
 Appearance beforeGlows(const Plan& plan, const Appearance& appearance) {
     Irradiance irradiance = appearance.irradiance;
     const std::vector<bool> near = nearLights(plan);
+    if (plan.colours.glow.cloth_by_lamp) placeClothByLamp(plan, near, irradiance);
     for (std::size_t l = 0; l < near.size(); ++l) {
         if (near[l]) std::ranges::fill(irradiance.of_lights[l], 0.0F);
     }

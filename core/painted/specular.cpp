@@ -162,6 +162,8 @@ std::vector<float> metalLevels(const Plan& plan, const Irradiance& irradiance) {
     if (std::ranges::none_of(plan.parts, mirrorsTheRoom)) return {};
     const Surface& surface = plan.figure->surface;
     const std::vector<Vec3> viewers = viewersOf(plan.values.sheen);
+    const MetalRoom& room = plan.values.sheen.room;
+    const Vec3 middle = plan.figure->bounds().centre();
     std::vector<float> levels(surface.parts.size(), -1.0F);
     forChunks(levels.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
@@ -171,7 +173,8 @@ std::vector<float> metalLevels(const Plan& plan, const Irradiance& irradiance) {
             for (Vec3 viewer : viewers) {
                 // What turns away is painted for who looks from the other side.
                 if (normal.dot(viewer) < 0.0F) viewer.head<2>() *= -1.0F;
-                sum += metalLevel(mirroredDirection(normal, viewer).z());
+                const Vec3 place = surface.mesh.positions_mm[v] - middle;
+                sum += levelSeen(room, metAt(room, place, mirroredDirection(normal, viewer)));
             }
             // What sees little of the room mirrors the dark of the figure itself.
             const double seen =

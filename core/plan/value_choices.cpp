@@ -106,6 +106,13 @@ std::string problemWith(const ValueChoices& values) {
     if (auto problem = problemWith(values.paint); !problem.empty()) return problem;
     if (auto problem = problemWith(values.bands, values.paint); !problem.empty()) return problem;
     if (outside(values.sheen.amount, 0, 2)) return "Sheen must lie between 0 and 2.";
+    const MetalRoom& room = values.sheen.room;
+    if (outside(room.window_hour, 0, 12) || outside(room.window_width_deg, 0, 180) ||
+        outside(room.window_top_deg, 10, 90) || outside(room.contrast, 0, 1) ||
+        outside(room.distance_mm, 30, 5000)) {
+        return "The room that metal mirrors: a window at an hour of 0 to 12, 0 to 180 degrees wide "
+               "and up to 90 high, contrast 0 to 1, walls 30 to 5000 mm away.";
+    }
     if (outside(values.calm.amount, 0, 1) || outside(values.calm.from_share, 0, 1)) {
         return "Calm and its height must lie between 0 and 1.";
     }

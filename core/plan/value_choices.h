@@ -8,6 +8,7 @@
 #include "core/colour/colour.h"
 #include "core/geometry/mesh.h"
 #include "core/value/bands.h"
+#include "core/value/metal_room.h"
 
 namespace glaukophos {
 
@@ -21,6 +22,7 @@ enum class BandBasis {
 struct SheenChoices {
     double amount = 1.0;    // 0..2: 1 as the material mirrors, 0 none
     bool from_arc = false;  // the mean over a quarter turn to either side instead of the front only
+    MetalRoom room;         // that metal in ordinary paint mirrors
     bool operator==(const SheenChoices&) const = default;
 };
 

@@ -8,6 +8,7 @@
 #include "core/colour/colour_difference.h"
 #include "core/painted/underpaint.h"
 #include "core/value/settle.h"
+#include "core/work/metal_steps.h"
 
 namespace glaukophos {
 namespace {
@@ -46,6 +47,7 @@ Wanted wantedOf(const WorkBasis& basis, PartIndex part, const Painted& painted) 
     const LayerBands layers = layerBandsOf(basis, part);
     Wanted wanted;
     if (layers.bands.empty() || buildUpOf(basis.plan, part) == BuildUp::GreysFirst) return wanted;
+    if (isByMetallics(basis, part)) return wanted;  // no ground shines as flakes do
     const auto mixAt = [&](std::size_t layer) {
         return painted.mixes.bands[layers.bands[layer]].recipe.colour;
     };

@@ -11,16 +11,12 @@ namespace glaukophos {
 namespace {
 
 // Of which one entry can hold several in a row.
-enum class Kin { None, Sprays, Edges, Blends, Shells, Last };
+enum class Kin { None, Edges, Blends, Shells, Last };
 
 constexpr double kSmall_mm2 = 60.0;  // a thing this small is painted in one go
 
 Kin kinOf(const Step& step) {
     switch (step.kind) {
-        case StepKind::Prime:
-        case StepKind::Spray:
-        case StepKind::Filter:
-            return step.phase == Phase::Ground ? Kin::Sprays : Kin::None;
         case StepKind::CleanUp:
             return Kin::Last;
         case StepKind::Edges:
@@ -38,7 +34,7 @@ Kin kinOf(const Step& step) {
 bool belongTogether(const Step& a, const Step& b) {
     const Kin kin = kinOf(a);
     if (kin == Kin::None || kinOf(b) != kin || a.phase != b.phase) return false;
-    if (kin == Kin::Sprays || kin == Kin::Last) return true;
+    if (kin == Kin::Last) return true;
     if (kin == Kin::Shells) return a.light == b.light && a.mask.from == b.mask.from;
     return a.parts == b.parts;
 }
@@ -61,9 +57,6 @@ std::string titleOf(const Plan& plan, std::span<const Step> steps) {
     if (steps.size() == 1) return steps.front().title;
     const std::string part = capitalised(namesOf(plan, steps.front().parts));
     switch (kinOf(steps.front())) {
-        case Kin::Sprays:
-            return steps.front().kind == StepKind::Prime ? "Primer, and what is sprayed over it"
-                                                         : "What is sprayed over the primer";
         case Kin::Last:
             return "Finish the base, then clean up";
         case Kin::Edges:

@@ -2,6 +2,7 @@
 // first.
 #pragma once
 
+#include <QCheckBox>
 #include "app/pages/plan_page.h"
 #include "app/view/figure_view.h"
 #include "app/widgets/choice_cards.h"
@@ -47,6 +48,7 @@ class GlowPage : public PlanPage {
 
     QLabel* m_light_words;  // owned by Qt, as are the following
     ShellList* m_shells;
+    QCheckBox* m_cloth = nullptr;
 };
 
 }  // namespace glaukophos

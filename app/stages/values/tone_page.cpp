@@ -108,6 +108,35 @@ void TonePage::addSheen() {
         change(tr("Viewer of highlights"),
                [&](Plan& plan) { plan.values.sheen.from_arc = index == 1; });
     });
+    addRoom();
+}
+
+// Shown only where something mirrors it.
+void TonePage::addRoom() {
+    const auto add = [this](const char* object, const QString& label, const QString& tip,
+                            const NumberRange& range, double MetalRoom::*member) {
+        addNumber(
+            {object, label, tip, range,
+             [member](const Plan& plan, auto) -> std::optional<double> {
+                 const bool metal = std::ranges::any_of(plan.parts, [](const Part& part) {
+                     return part.material == Material::MetalInPaint;
+                 });
+                 if (!metal) return std::nullopt;
+                 return plan.values.sheen.room.*member;
+             },
+             [member](Plan& plan, auto, double value) { plan.values.sheen.room.*member = value; }});
+    };
+    add("roomWindow", tr("Metal mirrors a window at hour"),
+        tr("12 where the figure faces, 3 on its own right: where the light streak stands"),
+        {0, 12, 1, {}, false}, &MetalRoom::window_hour);
+    add("roomWidth", tr("How wide the window is"), tr("0: a room without one"),
+        {0, 120, 0, tr("°"), false}, &MetalRoom::window_width_deg);
+    add("roomContrast", tr("How dark the far wall is"),
+        tr("0: walls alike all round; 1: the wall opposite to the window is black"),
+        {0, 1, 2, {}, false}, &MetalRoom::contrast);
+    add("roomDistance", tr("How far its walls are"),
+        tr("Near walls make streaks and beams that turn from place to place"),
+        {40, 1000, 0, tr(" mm"), true}, &MetalRoom::distance_mm);
 }
 
 void TonePage::showPlan(const Plan& plan) {

@@ -18,6 +18,7 @@ class TonePage : public PlanPage {
     void addTone();
     void addRange();
     void addSheen();
+    void addRoom();
     void showPlan(const Plan& plan) override;
     void showResults(const Evaluated& evaluated) override;
 

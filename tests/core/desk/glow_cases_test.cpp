@@ -123,6 +123,72 @@ TEST(GlowCases, ShellsOfEachMaterialBeginDarkInTheLampsHueAndRise) {
     }
 }
 
+// Folds are lit where the glow will fall, in the colour they have before it: on cloth alone.
+TEST(GlowCases, LightsOnClothMayBePlacedByTheLampFirst) {
+    const Evaluated& usual = *lanternDesk();
+    Plan plan = lantern();
+    plan.colours.glow.cloth_by_lamp = true;
+    const auto all = *evaluated(plan, Goal::Desk);
+    const std::vector<float>& by_lamp = all->desk->work.lightness;
+    const std::vector<float>& before = usual.desk->work.lightness;
+    const std::vector<float>& lamp = usual.appearance->irradiance.of_lights[2];
+    const Surface& surface = plan.figure->surface;
+    std::size_t lit = 0;
+    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+        if (surface.parts[v] == 2 && lamp[v] > 0.05F) {
+            ++lit;
+            ASSERT_GE(by_lamp[v], before[v] - 0.1F);
+        }
+        // Leather and wood are painted as before.
+        if (surface.parts[v] == 6 || surface.parts[v] == 5) {
+            ASSERT_NEAR(by_lamp[v], before[v], 0.1F);
+        }
+    }
+    EXPECT_GT(lit, 100U);
+    const auto lighterOn = [&](const std::vector<float>& lightness) {
+        double area = 0.0;
+        for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+            if (surface.parts[v] == 2 && lightness[v] > 45.0F) area += surface.areas_mm2[v];
+        }
+        return area;
+    };
+    EXPECT_GT(lighterOn(by_lamp), lighterOn(before) + 5.0);
+    // The oilskin's layers stay blue: the glow's colour comes with its shells.
+    for (const Step* step : ofKind(*all, StepKind::Layer)) {
+        if (step->parts != std::vector<PartIndex>{2}) continue;
+        EXPECT_LT(step->recipe.colour.b, 2.0) << step->title;
+    }
+}
+
+// What mirrors gets its mirrored glow: by the law of reflection the lamp is seen where the way to
+// the eye, turned over at the plate, leads to it.
+TEST(GlowCases, APlateOfBrassMirrorsTheLampWhereTheEyeSeesIt) {
+    Plan plan =
+        planOf({box({-10, 3, 0}, {10, 5, 24}), sphere({0, -6, 10}, 0.8F, 16)}, {"plate", "glass"});
+    paint(plan, 0, "#b08d57", Material::MetalInPaint);
+    paint(plan, 1, "#fff0d0", Material::Glowing);
+    plan.lights = {skyLight(SkyKind::Uniform),
+                   coloured(lampLight({0, -6, 10}, 0.8, 12.0), "Lantern", "#ff8a2a")};
+    plan.lights[0].strength = 0.2;
+    plan.lights[1].own_parts = {1};
+    giveIdentities(plan);
+    const auto all = *evaluated(plan, Goal::Marks);
+    const std::vector<float>& mirrored = all->appearance->values.specular[1];
+    const Surface& surface = plan.figure->surface;
+    std::size_t brightest = 0;
+    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+        if (surface.parts[v] == 0 && mirrored[v] > mirrored[brightest]) brightest = v;
+    }
+    // The eye looks from 12 degrees above; the plate stands 9 mm behind the lamp.
+    const Vec3 seen(0.0F, 3.0F, 10.0F + 9.0F * std::tan(static_cast<float>(radians(12.0))));
+    EXPECT_LT((surface.mesh.positions_mm[brightest] - seen).norm(), 1.2F);
+    const float top = *std::ranges::max_element(
+        std::span(all->appearance->values.lightness).first(surface.parts.size()));
+    EXPECT_GT(all->appearance->values.lightness[brightest], top - 6.0F);
+    // ... in the lamp's colour.
+    EXPECT_GT(plannedColour(all->plan, *all->appearance, brightest).b, 10.0);
+}
+
 // G1: first a thin dark glaze over the rest, unless it is switched off; afterwards recesses and
 // rims in a dark of the glow's own hue; glints on the chain; bridges where a step is too large.
 TEST(GlowCases, WhatComesBeforeAndAfterTheShells) {

@@ -124,7 +124,7 @@ TEST_F(Files, GlaukKeepsEverything) {
     plan->values.paint = {12, 92, 5};
     plan->values.bands = {4, BandsBy::Shares, {20, 40, 60}, {0.5, 0.25, 0.125, 0.125}, 0.5, 3, 1,
                           2};
-    plan->values.sheen = {1.5, true};
+    plan->values.sheen = {1.5, true, {9.5, 30, 45, 0.75, 120}};
     plan->values.calm = {0.5, 0.25};
     plan->values.edge_kinds = {0.25, 3.5};
     EdgeLineChoices& lines = plan->values.edge_lines;

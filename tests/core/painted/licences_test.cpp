@@ -88,23 +88,41 @@ TEST_F(Licences, CalmBelowTheKneeTakesTheFootDownOnly) {
 }
 
 // Common practice, no source: lower half darker, upper half lighter, the light side's upper quarter
-// lightest; a dark veil along the far edge.
+// lightest, as wholes: within a quarter the light's own differences stay; a dark glaze goes along
+// the far edge.
 TEST_F(Licences, AFaceByQuartersHasFourValuesByTheLightsSide) {
     m_plan.values.face = FaceQuarters{true, {0, -10, 20}, {0, -1, 0}, 9.0, 0.0, 0.8, 0.0};
     const Appearance after = appearance();
-    const auto at = [&](float left, float up) {
-        const float depth = -std::sqrt(100.0F - left * left - up * up);
-        return after.values.lightness[vertexAt({left, depth, 20 + up})];
+    const auto vertexOf = [&](float left, float up) {
+        return vertexAt({left, -std::sqrt(100.0F - left * left - up * up), 20 + up});
     };
-    EXPECT_GT(at(3, 3), at(-3, 3));
-    EXPECT_GT(at(-3, 3), at(3, -3));
-    EXPECT_GT(at(3, -3), at(-3, -3));
-    EXPECT_NEAR(at(3, 3), at(4, 2), 0.1);  // one value a quarter
-    const float far_edge = at(-7.5F, 1);
+    const Surface& surface = m_plan.figure->surface;
+    const auto meanOf = [&](bool left, bool up) {
+        double sum = 0.0;
+        double area = 0.0;
+        for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+            const Vec3 away = surface.mesh.positions_mm[v] - Vec3(0, -10, 20);
+            const bool here = away.norm() < 8.5F && (away.x() > 0.4F) == left &&
+                              (away.z() > 0.4F) == up && std::abs(away.x()) > 0.4F &&
+                              std::abs(away.z()) > 0.4F;
+            if (!here) continue;
+            sum += surface.areas_mm2[v] * after.values.lightness[v];
+            area += surface.areas_mm2[v];
+        }
+        return sum / area;
+    };
+    EXPECT_GT(meanOf(true, true), meanOf(false, true) + 3.0);
+    EXPECT_GT(meanOf(false, true), meanOf(true, false) + 3.0);
+    EXPECT_GT(meanOf(true, false), meanOf(false, false) + 3.0);
+    const auto moved = [&](std::size_t v) {
+        return after.values.lightness[v] - after.values.as_lit[v];
+    };
+    EXPECT_NEAR(moved(vertexOf(3, 3)), moved(vertexOf(4, 2)), 0.1);
     m_plan.values.face->veil = 1.0;
-    const Appearance veiled = appearance();
-    const std::size_t edge = vertexAt({-7.5F, -std::sqrt(100 - 56.25F - 1), 21});
-    EXPECT_LT(veiled.values.lightness[edge], far_edge - 8.0F);
+    const std::vector<float> veil = faceVeilOf(m_plan, after.values.as_lit);
+    EXPECT_GT(veil[vertexOf(-7.5F, 1)], 0.5F);
+    EXPECT_LT(veil[vertexOf(7.5F, 1)], 0.05F);
+    EXPECT_LT(veil[vertexOf(0, 1)], 0.05F);
     m_plan.values.face->used = false;
     EXPECT_TRUE(appearance().values.as_lit.empty());  // only shown, not painted
 }
