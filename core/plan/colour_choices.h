@@ -24,7 +24,8 @@ struct GlowChoices {
     double begins_at = 0.25;  // the share of the light there with which the outermost shell begins
     double vivid = 0.5;       // 0: colours as light would make them .. 1: as strong as paint can
     double blend_mm = 1.0;    // how wide two unlike glows run into each other
-    // Before the glow, the lights on cloth are placed where it will fall: folds then turn to the lamp.
+    // Before the glow, the lights on cloth are placed where it will fall: folds then turn to the
+    // lamp.
     bool cloth_by_lamp = false;
     bool operator==(const GlowChoices&) const = default;
 };

@@ -16,7 +16,7 @@ constexpr std::size_t kMostAnchors = 400;
 
 // Off-white, since pure white stares; widths by the eye's own. Common practice, no source.
 std::vector<LinePass> eyePasses(const DrawnLine& eyes) {
-    const double width = eyeWidth_mm(eyes);
+    const double width = eyeWidth(eyes);
     return {{std::max(0.08, 0.16 * width), {10.0, 4.0, 3.0}},
             {std::max(0.08, 0.17 * width), {80.0, 1.0, 5.0}},
             {0.42 * width, labFrom(xyzFrom(linearFrom(eyes.colour)))},
@@ -35,7 +35,7 @@ const std::array<ShadingEntry, 4>& lineKinds() {
     return entries;
 }
 
-double eyeWidth_mm(const DrawnLine& eyes) {
+double eyeWidth(const DrawnLine& eyes) {
     double sum = 0.0;
     std::size_t pairs = 0;
     for (std::size_t i = 0; i + 1 < eyes.anchors_mm.size(); i += 2, ++pairs) {

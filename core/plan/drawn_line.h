@@ -44,8 +44,8 @@ struct LinePass {
     Lab colour;
 };
 std::vector<LinePass> passesOf(const DrawnLine& line);
-// Of one eye from corner to corner, a mean.
-double eyeWidth_mm(const DrawnLine& eyes);
+// Of one eye from corner to corner, a mean, mm.
+double eyeWidth(const DrawnLine& eyes);
 // What dots where strokes meet are painted with: paler than the core.
 LinePass dotsOf(const DrawnLine& line);
 // Fewer places than these get no dots.

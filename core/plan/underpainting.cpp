@@ -57,7 +57,7 @@ std::string problemWith(const Underpainting& under) {
     return {};
 }
 
-double pressure_bar(const UnderCoat& coat) {
+double pressureInBar(const UnderCoat& coat) {
     if (coat.distance_mm < 60.0) return 1.0;
     return coat.thinner > 4.0 ? 1.3 : 1.7;
 }

@@ -29,9 +29,9 @@ struct UnderCoat {
 
 // Sprays that painters begin with, to be changed.
 struct SprayStart {
-    const char* name;
-    const char* about;
-    UnderCoat coat;
+    const char* name = "";
+    const char* about = "";
+    UnderCoat coat{};
 };
 const std::array<SprayStart, 4>& sprayStarts();
 inline constexpr std::size_t kMostSprays = 6;
@@ -60,6 +60,6 @@ std::string problemWith(const Underpainting& under);
 
 // What reaches the nozzle: the more thinner and the closer, the less. bar; common practice, no
 // source.
-double pressure_bar(const UnderCoat& coat);
+double pressureInBar(const UnderCoat& coat);
 
 }  // namespace glaukophos

@@ -72,8 +72,8 @@ Step sprayStep(const WorkBasis& basis, std::size_t index) {
     if (coat.when != SprayTime::Before) spray.masking = maskingFor(basis, index);
     complete(basis, spray);
     spray.tool_words =
-        fmt::format("airbrush, about {:.1f} bar ({:.0f} psi), {:.0f} cm away", pressure_bar(coat),
-                    14.5 * pressure_bar(coat), coat.distance_mm / 10.0);
+        fmt::format("airbrush, about {:.1f} bar ({:.0f} psi), {:.0f} cm away", pressureInBar(coat),
+                    14.5 * pressureInBar(coat), coat.distance_mm / 10.0);
     return spray;
 }
 

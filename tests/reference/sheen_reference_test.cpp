@@ -139,6 +139,8 @@ TEST(Highlight, ClothSoaksLightUpAndAShadowMirrorsNothing) {
 TEST(PaintedMetal, OfABallShowsTheHorizonAtHalfTheViewersHeight) {
     Plan plan = shinyPlan({sphere({0, 0, 0}, 10, 180)}, Material::MetalInPaint);
     plan.lights = {};
+    plan.values.sheen.room.contrast = 0.0;  // a room without a window
+    plan.values.sheen.room.window_width_deg = 0.0;
     const auto appearance = evaluate(plan, {});
     ASSERT_TRUE(appearance);
     const Surface& surface = plan.figure->surface;

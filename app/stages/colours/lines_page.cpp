@@ -307,7 +307,7 @@ void LinesPage::showResults(const Evaluated& evaluated) {
                                             : tr("No way over the surface leads from place to "
                                                  "place: move a ring to the same piece."))
                    : eyes ? tr("%1 mm wide each: ring, off-white, colour, dot, in this order.")
-                                .arg(eyeWidth_mm(document().plan().lines[*line]), 0, 'f', 1)
+                                .arg(eyeWidth(document().plan().lines[*line]), 0, 'f', 1)
                           : tr("%1 cm to draw in each pass.").arg(length / 10, 0, 'f', 1);
     if (parallel > 0) text += tr(" Some forks run side by side: take another growth.");
     m_result->setText(text);
