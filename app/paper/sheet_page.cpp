@@ -17,6 +17,7 @@ constexpr int kDotsPerInch = 300;
 constexpr double kMargin_mm = 14.0;
 constexpr int kSamples = 9;
 constexpr int kMapSamples = 4;  // there are many of them, and they are flat
+constexpr int kMapDots = 200;   // an inch, for the same reason
 
 PixelGrid gridFor(const QSizeF& size_mm, int dots_per_inch) {
     const double dots_per_mm = dots_per_inch / 25.4;
@@ -48,9 +49,10 @@ QImage rendered(const Evaluated& evaluated, const SheetView& view, Camera camera
 void drawView(Page& page, const Evaluated& evaluated, const SheetView& view,
               const QRectF& frame_mm) {
     if (page.isFull()) return;
-    const PixelGrid grid = gridFor(frame_mm.size(), page.dotsPerInch());
+    const int dots = view.layer ? std::min(page.dotsPerInch(), kMapDots) : page.dotsPerInch();
+    const PixelGrid grid = gridFor(frame_mm.size(), dots);
     const Camera camera = heldCamera(evaluated.plan.figure->bounds(), view.view, grid);
-    page.painter().drawImage(frame_mm, rendered(evaluated, view, camera, grid, page.dotsPerInch()));
+    page.painter().drawImage(frame_mm, rendered(evaluated, view, camera, grid, dots));
 }
 
 }  // namespace

@@ -3,6 +3,7 @@
 
 #include "app/widgets/recipe_words.h"
 #include "app/widgets/text.h"
+#include "app/widgets/wrapping_row.h"
 
 namespace glaukophos {
 namespace {
@@ -103,18 +104,18 @@ void FindingsPage::addCard(const Evaluated& evaluated, const Finding& finding) {
     more->setWordWrap(true);
     more->hide();
     rows->addWidget(more);
-    auto* buttons = new QHBoxLayout;
+    auto* buttons = new WrappingRow(0, 5, card);
     auto* why = new QPushButton(tr("Why"), card);
     why->setObjectName(QStringLiteral("why_%1").arg(q(entry.key)));
     why->setToolTip(tr("Where the line is drawn, and what mends it"));
     why->setCheckable(true);
-    buttons->addWidget(why);
+    buttons->add(why);
     connect(why, &QPushButton::toggled, more, &QLabel::setVisible);
     auto* show = new QPushButton(tr("Show"), card);
     show->setObjectName(QStringLiteral("show_%1").arg(q(entry.key)));
     show->setEnabled(finding.vertex.has_value());
     show->setToolTip(tr("Turn the figure there and ring the place"));
-    buttons->addWidget(show);
+    buttons->add(show);
     if (finding.vertex) {
         const Surface& surface = evaluated.plan.figure->surface;
         const Vec3 place = surface.mesh.positions_mm[*finding.vertex];
@@ -126,17 +127,14 @@ void FindingsPage::addCard(const Evaluated& evaluated, const Finding& finding) {
         auto* mend = new QPushButton(tr(entry.button), card);
         mend->setObjectName(QStringLiteral("cure_%1").arg(q(entry.key)));
         mend->setToolTip(tr("Changes the plan; undo takes it back"));
-        mend->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-        buttons->addWidget(mend, 1);
+        buttons->add(mend);
         connect(mend, &QPushButton::clicked, this, [this, finding] {
             m_view.forgetPlace();
             document().edit(tr("Cure: %1").arg(tr(ruleOf(finding.mistake).name)),
                             aspectOf(finding.mistake), [&](Plan& plan) { cure(plan, finding); });
         });
-    } else {
-        buttons->addStretch(1);
     }
-    rows->addLayout(buttons);
+    rows->addWidget(buttons);
     m_cards->layout()->addWidget(card);
 }
 
