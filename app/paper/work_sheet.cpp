@@ -56,7 +56,11 @@ class Column {
         m_page.setFont(size_mm, bold);
         QPainter& painter = m_page.painter();
         painter.setPen(ink);
-        const QRectF room(m_box.left(), m_y, m_box.width(), m_box.bottom() - m_y);
+        // Whole lines only: half a line at the foot cannot be read.
+        const double line = QFontMetricsF(painter.font(), painter.device()).lineSpacing();
+        const double height = std::floor((m_box.bottom() - m_y) / line) * line;
+        if (height <= 0.0) return;
+        const QRectF room(m_box.left(), m_y, m_box.width(), height);
         QRectF used;
         painter.drawText(room, Qt::AlignLeft | Qt::TextWordWrap, text, &used);
         m_y += used.height() + 0.7;
@@ -86,7 +90,10 @@ class Column {
         if (!recipe.paints.empty() && recipe.paints.front().touches)
             words += QObject::tr(" (touches)");
         if (!name.isEmpty()) words = name + QStringLiteral(": ") + words;
-        if (!recipe.thinning.isEmpty()) words += QStringLiteral(", ") + recipe.thinning;
+        // "1:6" alone: it stands behind every mix.
+        if (!recipe.thinning.isEmpty()) {
+            words += QStringLiteral(", ") + recipe.thinning.section(QLatin1Char(' '), 0, 0);
+        }
         if (recipe.batches > 1) words += QObject::tr(", ×%1").arg(recipe.batches);
         m_page.setFont(2.9, false);
         painter.setPen(kInk);
