@@ -76,9 +76,11 @@ Polyline fromItsDarkest(const Polyline& line, const Weigher& weigher) {
     const auto darkest = std::ranges::min_element(lightness) - lightness.begin();
     Polyline turned = line;
     turned.points_mm.pop_back();
-    std::ranges::rotate(turned.points_mm, turned.points_mm.begin() + darkest);
+    std::rotate(turned.points_mm.begin(), turned.points_mm.begin() + darkest,
+                turned.points_mm.end());
     turned.points_mm.push_back(turned.points_mm.front());
-    std::ranges::rotate(turned.triangles, turned.triangles.begin() + darkest);
+    std::rotate(turned.triangles.begin(), turned.triangles.begin() + darkest,
+                turned.triangles.end());
     return turned;
 }
 

@@ -92,7 +92,7 @@ void LinesPage::addList() {
 
 void LinesPage::addNumberOf(const char* object, const QString& label, const QString& tip,
                             const NumberRange& range, double DrawnLine::*member,
-                            std::vector<LineKind> kinds) {
+                            const std::vector<LineKind>& kinds) {
     addNumber({object, label, tip, range,
                [this, member, kinds](const Plan& plan, auto) -> std::optional<double> {
                    const auto line = chosen();
@@ -114,7 +114,7 @@ void LinesPage::addEditor() {
                 {0.5, 60, 1, tr(" mm"), true}, &DrawnLine::height_mm, {LineKind::Net});
     addNumberOf("eyeGaze", tr("Look to"), tr("-1 to their own right, 1 to their own left"),
                 {-1, 1, 1, {}, false}, &DrawnLine::gaze, {LineKind::Eyes});
-    const auto whole = [this](int DrawnLine::*member, std::vector<LineKind> kinds) {
+    const auto whole = [this](int DrawnLine::*member, const std::vector<LineKind>& kinds) {
         return [this, member, kinds](const Plan& plan, auto) -> std::optional<double> {
             const auto line = chosen();
             if (!line || *line >= plan.lines.size()) return std::nullopt;

@@ -28,7 +28,7 @@ class LinesPage : public PlanPage {
     void addEditor();
     void addNumberOf(const char* object, const QString& label, const QString& tip,
                      const NumberRange& range, double DrawnLine::*member,
-                     std::vector<LineKind> kinds);
+                     const std::vector<LineKind>& kinds);
     [[nodiscard]] std::optional<std::size_t> chosen() const;
     void fillList(const std::vector<DrawnLine>& lines);
 
