@@ -56,6 +56,19 @@ QPushButton* PlanPage::newButton(const char* object, const QString& text, const 
     return button;
 }
 
+QCheckBox* PlanPage::addCheck(const char* object, const QString& text, const QString& tip,
+                              const QString& undo_text,
+                              const std::function<void(Plan&, bool)>& use) {
+    auto* box = new QCheckBox(text, this);
+    box->setObjectName(q(object));
+    box->setToolTip(tip);
+    m_column->addWidget(box);
+    connect(box, &QCheckBox::clicked, this, [this, undo_text, use](bool on) {
+        change(undo_text, [&](Plan& plan) { use(plan, on); });
+    });
+    return box;
+}
+
 QComboBox* PlanPage::addChoice(const char* object, const QString& label, const QString& tip,
                                const QStringList& names,
                                const std::function<void(Plan&, int)>& use) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QBoxLayout>
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
 #include <QPushButton>
@@ -47,6 +48,10 @@ class PlanPage : public QWidget {
     // A box to choose one of `names` from, filled by showPlan; `use` gets the index.
     QComboBox* addChoice(const char* object, const QString& label, const QString& tip,
                          const QStringList& names, const std::function<void(Plan&, int)>& use);
+
+    // A box to tick, filled by showPlan; `use` gets whether it is on.
+    QCheckBox* addCheck(const char* object, const QString& text, const QString& tip,
+                        const QString& undo_text, const std::function<void(Plan&, bool)>& use);
 
     // Fills what is special to the page; the numbers are filled already.
     virtual void showPlan(const Plan& /*plan*/) {}

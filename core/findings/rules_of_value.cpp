@@ -6,6 +6,7 @@
 
 #include "core/findings/finding_rules.h"
 #include "core/value/settle.h"
+#include "core/work/bare_ground.h"
 
 namespace glaukophos {
 namespace {
@@ -44,14 +45,13 @@ struct Hiding {
 };
 
 Hiding worstHiding(const PartBands& bands) {
-    constexpr double kWorthAMix = 0.01;
     constexpr double kSmallDeepest = 0.15;  // its recesses: no layer that has to be seen
     Hiding worst;
     std::optional<std::size_t> below;
     double layer_mm2 = bands.area_mm2();
     double below_mm2 = 0.0;
     for (std::size_t b = 0; b < bands.areas_mm2.size(); ++b) {
-        const bool counts = bands.share(b) >= (b == 0 ? kSmallDeepest : kWorthAMix);
+        const bool counts = bands.share(b) >= (b == 0 ? kSmallDeepest : kLeastBandShare);
         if (counts) {
             const double share = layer_mm2 / std::max(1e-9, below_mm2);
             if (below && share > worst.share) worst = {b, *below, share};

@@ -6,6 +6,7 @@
 #include <map>
 
 #include "core/base/parallel.h"
+#include "core/base/smooth_step.h"
 #include "core/colour/spectrum.h"
 #include "core/lighting/aim.h"
 #include "core/plan/brushed.h"
@@ -105,8 +106,7 @@ class Rivals {
             for (std::size_t v = begin; v < end; ++v) {
                 const float half =
                     std::max(kSharpest, steepnessAt(ahead, v) * static_cast<float>(0.5 * blend_mm));
-                const float t = std::clamp(0.5F + 0.5F * ahead[v] / half, 0.0F, 1.0F);
-                kept[v] = t * t * (3.0F - 2.0F * t);
+                kept[v] = static_cast<float>(smoothStep(0.5 + 0.5 * ahead[v] / half));
             }
         });
         return kept;

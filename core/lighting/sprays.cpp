@@ -31,6 +31,14 @@ double sharpnessOf(double spread_deg) {
 
 bool isFromEverywhere(const UnderCoat& coat) { return coat.spread_deg >= kEverywhere_deg; }
 
+std::string fromWords(const UnderCoat& coat) {
+    constexpr double kSteep_deg = 75.0;
+    if (isFromEverywhere(coat)) return "from all sides";
+    if (coat.from.height_deg > kSteep_deg) return "from straight above";
+    if (coat.from.height_deg < -kSteep_deg) return "from straight below";
+    return "from " + inWords(coat.from);
+}
+
 std::vector<OverForm> sprayedOf(const Underpainting& under, const Form& form,
                                 const SkyTable& table) {
     std::vector<OverForm> sprayed;

@@ -1,6 +1,7 @@
 // How much of each coat of an underpainting arrives where: a spray is light from its directions.
 #pragma once
 
+#include <string>
 #include <vector>
 
 #include "core/light/sky_table.h"
@@ -18,5 +19,8 @@ std::vector<OverForm> sprayedOf(const Underpainting& under, const Form& form,
 // direction. From 85 degrees on it comes from everywhere.
 double sharpnessOf(double spread_deg);
 bool isFromEverywhere(const UnderCoat& coat);
+
+// "from straight above", "from 2 o'clock, 40 degrees up, over the figure's right shoulder".
+std::string fromWords(const UnderCoat& coat);
 
 }  // namespace glaukophos

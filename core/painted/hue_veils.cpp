@@ -6,6 +6,7 @@
 #include <unordered_map>
 
 #include "core/base/parallel.h"
+#include "core/base/smooth_step.h"
 #include "core/colour/oklab.h"
 #include "core/geometry/nearest_vertex.h"
 
@@ -13,8 +14,7 @@ namespace glaukophos {
 namespace {
 
 float fade(float share_of_radius) {
-    const float t = std::clamp(1.0F - share_of_radius, 0.0F, 1.0F);
-    return t * t * (3.0F - 2.0F * t);
+    return static_cast<float>(smoothStep(1.0 - static_cast<double>(share_of_radius)));
 }
 
 // Vertices of one part by cells of a grid.

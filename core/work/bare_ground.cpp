@@ -13,10 +13,9 @@
 namespace glaukophos {
 namespace {
 
-constexpr double kNearEnough = 5.0;       // CIEDE2000
-constexpr double kLeastPatch_mm2 = 1.2;   // a brush mark
-constexpr double kLeastBandShare = 0.01;  // of the part
-constexpr double kSmallDeep = 0.05;       // a darkest band this small is laid over the next
+constexpr double kNearEnough = 5.0;      // CIEDE2000
+constexpr double kLeastPatch_mm2 = 1.2;  // a brush mark
+constexpr double kSmallDeep = 0.05;      // a darkest band this small is laid over the next
 
 struct Painted {
     const Appearance& appearance;

@@ -5,7 +5,8 @@
 
 namespace glaukophos {
 
-inline constexpr double kLeastBand_mm2 = 1.5;  // less is not worth a mix of its own
+inline constexpr double kLeastBand_mm2 = 1.5;    // less is not worth a mix of its own
+inline constexpr double kLeastBandShare = 0.01;  // ... of the part
 
 // What a part's layers begin with, and its bands that are worth a mix, dark to light; `first` is
 // among them where any are.

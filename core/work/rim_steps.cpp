@@ -48,12 +48,7 @@ bool isRecessedGlow(const Plan& plan, std::size_t part) {
 }
 
 std::vector<PartIndex> partsOver(const WorkBasis& basis, PartIndex recessed) {
-    const std::vector<float> near = coverageOf(basis.maps(), rimOf(recessed));
-    const Surface& surface = basis.plan.figure->surface;
-    std::vector<double> areas(basis.plan.parts.size(), 0.0);
-    for (std::size_t v = 0; v < near.size(); ++v) {
-        areas[surface.parts[v]] += near[v] * surface.areas_mm2[v];
-    }
+    const std::vector<double> areas = areasOf(basis.maps(), rimOf(recessed));
     const std::vector<bool> sources = sourceParts(basis.plan);
     std::vector<PartIndex> parts;
     for (std::size_t p = 0; p < areas.size(); ++p) {

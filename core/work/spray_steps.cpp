@@ -15,33 +15,20 @@
 namespace glaukophos {
 namespace {
 
-constexpr double kSteep_deg = 75.0;  // from here on it is "straight above"
-constexpr double kSoiled = 0.015;    // full coats that would be seen on what has to stay clean
-
-// "from 2 o'clock, 40 degrees up".
-std::string fromWords(const UnderCoat& coat) {
-    if (isFromEverywhere(coat)) return "from all sides";
-    if (coat.from.height_deg > kSteep_deg) return "from straight above";
-    if (coat.from.height_deg < -kSteep_deg) return "from straight below";
-    return "from " + inWords(coat.from);
-}
+constexpr double kSoiled = 0.015;  // full coats that would be seen on what has to stay clean
 
 // Parts that are finished, and that a spray over them would spoil, where it reaches them: what
 // shines, and what the eye goes to.
 std::string maskingFor(const WorkBasis& basis, std::size_t index) {
     const UnderCoat& coat = basis.plan.under.coats[index];
     const Surface& surface = basis.plan.figure->surface;
-    const std::vector<float> arrives = coverageOf(basis.maps(), {Where::Sprayed, 0, 1e9, 0, index});
-    std::vector<double> sums(basis.plan.parts.size(), 0.0);
-    for (std::size_t v = 0; v < arrives.size(); ++v) {
-        sums[surface.parts[v]] += arrives[v] * surface.areas_mm2[v];
-    }
+    const std::vector<double> arrives = areasOf(basis.maps(), {Where::Sprayed, 0, 1e9, 0, index});
     std::vector<PartIndex> soiled;
-    for (std::size_t p = 0; p < sums.size(); ++p) {
+    for (std::size_t p = 0; p < arrives.size(); ++p) {
         const Part& part = basis.plan.parts[p];
         const bool spoilt = part.material == Material::Glowing || part.focus == Focus::Main;
         if (!spoilt || comesLate(basis.plan, p)) continue;
-        const double mean = sums[p] / std::max(1e-9, surface.part_areas_mm2[p]);
+        const double mean = arrives[p] / std::max(1e-9, surface.part_areas_mm2[p]);
         if (mean * coat.thickness >= kSoiled) soiled.push_back(static_cast<PartIndex>(p));
     }
     if (soiled.empty()) return {};

@@ -226,15 +226,22 @@ std::vector<bool> partsOf(const Plan& plan, const Step& step) {
     return marked;
 }
 
-double areaOf(const MapBasis& basis, const Mask& mask, std::span<const PartIndex> parts) {
+std::vector<double> areasOf(const MapBasis& basis, const Mask& mask) {
     const Surface& surface = basis.plan.figure->surface;
-    std::vector<bool> wanted(basis.plan.parts.size(), parts.empty());
-    for (const PartIndex part : parts) wanted[part] = true;
     const std::vector<float> coverage = coverageOf(basis, mask);
-    double area = 0.0;
+    std::vector<double> areas(basis.plan.parts.size(), 0.0);
     for (std::size_t v = 0; v < coverage.size(); ++v) {
-        if (wanted[surface.parts[v]]) area += coverage[v] * surface.areas_mm2[v];
+        areas[surface.parts[v]] += coverage[v] * surface.areas_mm2[v];
     }
+    return areas;
+}
+
+double areaOf(const MapBasis& basis, const Mask& mask, std::span<const PartIndex> parts) {
+    const std::vector<double> areas = areasOf(basis, mask);
+    std::vector<bool> wanted(areas.size(), parts.empty());
+    for (const PartIndex part : parts) wanted[part] = true;
+    double area = 0.0;
+    for (std::size_t p = 0; p < areas.size(); ++p) area += wanted[p] ? areas[p] : 0.0;
     return area;
 }
 

@@ -15,6 +15,9 @@ struct MapBasis {
 // 0..1 at every vertex of the figure, whatever its part; hidden surface has none.
 std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask);
 
+// mm2 of that, one entry a part.
+std::vector<double> areasOf(const MapBasis& basis, const Mask& mask);
+
 // The same on the given parts (empty: on all that are painted), in mm2.
 double areaOf(const MapBasis& basis, const Mask& mask, std::span<const PartIndex> parts);
 

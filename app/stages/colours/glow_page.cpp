@@ -174,14 +174,10 @@ void GlowPage::addShells() {
                {0, 5, 1, tr(" mm"), false},
                getPlanNumber(blend),
                setPlanNumber(blend)});
-    m_cloth = new QCheckBox(tr("Lights on cloth by the lamp first"), this);
-    m_cloth->setObjectName(QStringLiteral("clothByLamp"));
-    m_cloth->setToolTip(
-        tr("Folds are lit where the glow will fall, in the cloth's own colour, before it goes on"));
-    column().addWidget(m_cloth);
-    connect(m_cloth, &QCheckBox::clicked, this, [this](bool on) {
-        change(tr("Lights on cloth"), [&](Plan& plan) { plan.colours.glow.cloth_by_lamp = on; });
-    });
+    m_cloth = addCheck(
+        "clothByLamp", tr("Lights on cloth by the lamp first"),
+        tr("Folds are lit where the glow will fall, in the cloth's own colour, before it goes on"),
+        tr("Lights on cloth"), [](Plan& plan, bool on) { plan.colours.glow.cloth_by_lamp = on; });
 }
 
 void GlowPage::showPlan(const Plan& plan) {

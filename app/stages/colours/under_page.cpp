@@ -10,7 +10,6 @@
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 #include "app/widgets/wrapping_row.h"
-#include "core/light/direction.h"
 #include "core/lighting/sprays.h"
 #include "core/painted/underpaint.h"
 
@@ -19,14 +18,10 @@ namespace {
 
 // "Indanthrone blue, from all sides".
 QString wordsFor(const UnderCoat& coat) {
-    const QString from = isFromEverywhere(coat)         ? QObject::tr("from all sides")
-                         : coat.from.height_deg > 75.0  ? QObject::tr("from straight above")
-                         : coat.from.height_deg < -75.0 ? QObject::tr("from straight below")
-                                                        : q(inWords(coat.from));
     const QString when = coat.when == SprayTime::Before    ? QString()
                          : coat.when == SprayTime::Between ? QObject::tr(", between")
                                                            : QObject::tr(", last");
-    return q(coat.paint) + QStringLiteral(", ") + from + when;
+    return q(coat.paint) + QStringLiteral(", ") + q(fromWords(coat)) + when;
 }
 
 const FarLight* firstFarLight(const Plan& plan) {
@@ -175,13 +170,10 @@ void UnderPage::addFilter() {
     m_shape = addChoice(
         "filterShape", tr("Thickest"), tr("Where most of it goes"), namesOf(filterShapes()),
         [](Plan& plan, int index) { plan.under.filter_shape = static_cast<FilterShape>(index); });
-    m_recesses = new QCheckBox(tr("Taken out of the recesses"), this);
-    m_recesses->setObjectName(QStringLiteral("filterRecesses"));
-    m_recesses->setToolTip(tr("With a damp brush, before it dries: what is deep stays as sprayed"));
-    column().addWidget(m_recesses);
-    connect(m_recesses, &QCheckBox::clicked, this, [this](bool on) {
-        change(tr("Filter"), [&](Plan& plan) { plan.under.filter_out_of_recesses = on; });
-    });
+    m_recesses =
+        addCheck("filterRecesses", tr("Taken out of the recesses"),
+                 tr("With a damp brush, before it dries: what is deep stays as sprayed"),
+                 tr("Filter"), [](Plan& plan, bool on) { plan.under.filter_out_of_recesses = on; });
     m_part_words = addCaption("underPart");
     m_part_filter = addChoice("partFilter", tr("Its own"), tr("Another filter for the chosen part"),
                               {}, [this](Plan& plan, int index) {

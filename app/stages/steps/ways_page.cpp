@@ -121,13 +121,9 @@ WaysPage::WaysPage(Document& document, QWidget* parent)
                            namesOf(recessWays()), [](Plan& plan, int index) {
                                plan.steps.recesses = static_cast<Recesses>(index);
                            });
-    m_varnished = new QCheckBox(tr("Varnish by part at the end"), this);
-    m_varnished->setObjectName(QStringLiteral("varnished"));
-    m_varnished->setToolTip(tr("Matt over all, satin and gloss where the material has it"));
-    column().addWidget(m_varnished);
-    connect(m_varnished, &QCheckBox::clicked, this, [this](bool on) {
-        change(tr("Varnish"), [&](Plan& plan) { plan.steps.varnished = on; });
-    });
+    m_varnished = addCheck("varnished", tr("Varnish by part at the end"),
+                           tr("Matt over all, satin and gloss where the material has it"),
+                           tr("Varnish"), [](Plan& plan, bool on) { plan.steps.varnished = on; });
     column().addStretch(1);
 }
 
