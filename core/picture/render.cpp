@@ -160,7 +160,8 @@ struct Shader {
         const Vec3 normal = mixed(figure.surface.normals, t, hit.u, hit.v).stableNormalized();
         const float facing = std::max(0.0F, normal.dot(key));
         const Vec3 soft = mixed(look.colours, t, hit.u, hit.v);
-        const float open = soft.x();
+        // A hair below nought where all corners are shut, by rounding of the weights.
+        const float open = std::max(0.0F, soft.x());
         Vec3 clay = 0.66F * soft + Vec3::Constant(0.66F * facing * std::sqrt(open * 0.62F));
         if (look.part_tints.empty()) return clay;
         return clay.cwiseProduct(look.part_tints[figure.partShownBy(hit)]);

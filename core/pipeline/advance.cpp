@@ -219,7 +219,8 @@ class Pipeline {
         state.appearance = std::move(appearance);
         state.marked = m_how.goal >= Goal::Marks;
         state.sky_rounds = m_traces.table->rounds;
-        state.complete = isComplete(finish);
+        // Stopped on the way, the edges may not have been found: the next call goes on from here.
+        state.complete = isComplete(finish) && !stopped();
         scoreIfAsked(state);
         show(std::move(state));
     }

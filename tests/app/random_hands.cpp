@@ -2,6 +2,7 @@
 
 #include <QApplication>
 #include <QDialog>
+#include <QDrag>
 #include <QFileDialog>
 #include <QMouseEvent>
 #include <QTest>
@@ -16,8 +17,10 @@ RandomHands::RandomHands(QWidget& window, unsigned seed) : m_window(&window), m_
     m_closer.start();
 }
 
-// Files are never chosen; everything else is taken or left.
+// Files are never chosen; everything else is taken or left. A row that is dragged is let go: no
+// mouse button of the screen is down that could be released.
 void RandomHands::closePopups() {
+    QDrag::cancel();
     if (QWidget* popup = QApplication::activePopupWidget(); popup != nullptr) {
         if (upTo(1) == 0) QTest::keyClick(popup, Qt::Key_Down);
         popup->close();

@@ -1,5 +1,6 @@
 // The Steps stage and the bench as their user drives them.
 #include <QDir>
+#include <QDrag>
 #include <QFile>
 #include <QLabel>
 #include <QLineEdit>
@@ -134,6 +135,34 @@ TEST_F(StepsStage, DraggingARowMovesTheStep) {
     const std::string after = plan().steps.moved.front().after;
     waitForWork();
     EXPECT_EQ(indexOf(steps(), key), indexOf(steps(), after) + 1);
+}
+
+TEST_F(StepsStage, ARowThatIsTakenAndGivenUpStaysWhereItWas) {
+    openSteps();
+    clickRow(rowOf(layer().key));
+    QWidget* rows = list().viewport();
+    const QPoint from = list().visualItemRect(list().currentItem()).center();
+    // The timer only fires while the move has not come back: the row hangs at the pointer.
+    bool is_moving = false;
+    bool was_held = false;
+    QTimer giving_up;
+    QObject::connect(&giving_up, &QTimer::timeout, [&] {
+        was_held = was_held || is_moving;
+        QDrag::cancel();
+    });
+    giving_up.start(50);
+    QTest::mousePress(rows, Qt::LeftButton, {}, from);
+    is_moving = true;
+    for (int i = 1; i <= 4; ++i) {
+        const QPoint at = from + QPoint(0, 12 * i);
+        QMouseEvent move(QEvent::MouseMove, at, rows->mapToGlobal(at), Qt::NoButton, Qt::LeftButton,
+                         Qt::NoModifier);
+        QApplication::sendEvent(rows, &move);
+    }
+    is_moving = false;
+    QTest::mouseRelease(rows, Qt::LeftButton, {}, from);
+    EXPECT_TRUE(was_held);
+    EXPECT_TRUE(plan().steps.moved.empty());
 }
 
 TEST_F(StepsStage, AWayIsChosenForAllPartsOrOne) {

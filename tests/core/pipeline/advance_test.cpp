@@ -145,6 +145,27 @@ TEST(Pipeline, AStopKeepsWhatWasTraced) {
     EXPECT_FALSE(evaluated(twoBalls(), Goal::Appearance, {at_once.get_token(), {}}));
 }
 
+// All light is known, only the edges of the form are to be found anew when the stop comes.
+TEST(Pipeline, AStopBeforeTheEdgesAreFoundIsMadeUpFor) {
+    Plan plan = known()->plan;
+    plan.values.edge_lines.width_mm *= 2.0;
+    std::stop_source stop;
+    Advance how;
+    how.shown = [](const EvaluatedPtr&) {};
+    how.rests = [&] {
+        stop.request_stop();
+        return true;
+    };
+    const EvaluatedPtr half = advance(plan, known(), {stop.get_token(), {}}, how);
+    ASSERT_NE(half, nullptr);
+    EXPECT_FALSE(half->complete);
+    const EvaluatedPtr whole = advance(plan, half, {});
+    ASSERT_NE(whole->desk, nullptr);
+    const auto all = *evaluated(plan, Goal::Desk);
+    EXPECT_EQ(whole->marks->lines.stretches.size(), all->marks->lines.stretches.size());
+    EXPECT_EQ(whole->desk->work.steps.size(), all->desk->work.steps.size());
+}
+
 TEST(Pipeline, ChangingPartsForgetsResultsButNotTheSky) {
     Plan plan = known()->plan;
     plan.parts[0].local_colour = {0.8, 0.1, 0.1};
