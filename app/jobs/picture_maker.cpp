@@ -74,9 +74,7 @@ void PictureMaker::make(const PictureRequest& request,
             addFrame(accumulation, figure, request.camera, firstFrame(request, grid), look,
                      request.shade);
         } else {
-            addFrame(accumulation, figure, request.camera,
-                     traceFrame(figure, request.camera, grid, jitterOf(accumulation.frames)), look,
-                     request.shade);
+            addFinerFrame(accumulation, figure, request.camera, look, request.shade);
         }
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames) || last) {

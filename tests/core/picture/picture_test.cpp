@@ -345,5 +345,34 @@ TEST(Render, MoreSamplesKeepTheSamePicture) {
     EXPECT_LT(difference / static_cast<double>(one.rgb.size()), 1.0);
 }
 
+// Against every frame traced and shaded whole.
+TEST(Render, FinerFramesOnlyWhereNeighboursDifferGiveTheSamePicture) {
+    Plan plan =
+        planOf({sphere({0, 0, 0}, 10, 60), box({9, -2, -8}, {11, 2, 12})}, {"ball", "post"});
+    plan.lights = {farLight(12, 20)};
+    const auto appearance = evaluate(plan, {});
+    ASSERT_TRUE(appearance);
+    const Look look = lookOf(plan, *appearance, {Overlay::Bands, 0, false});
+    const Camera camera = heldCamera(plan.figure->bounds(), *viewFromName("front"), kGrid);
+    const Image image = renderPicture(*plan.figure, camera, kGrid, look, {}, 24);
+    Accumulation whole;
+    for (int i = 0; i < 24; ++i) {
+        addFrame(whole, *plan.figure, camera, traceFrame(*plan.figure, camera, kGrid, jitterOf(i)),
+                 look, {});
+    }
+    const Image expected = encoded(whole);
+    std::size_t visibly_other = 0;
+    for (std::size_t i = 0; i < image.rgb.size(); ++i) {
+        if (std::abs(int{image.rgb[i]} - int{expected.rgb[i]}) > 4) ++visibly_other;
+    }
+    EXPECT_LT(visibly_other, image.rgb.size() / 2000);
+    Accumulation finer;
+    finer.grid = kGrid;
+    for (int i = 0; i < 3; ++i) addFinerFrame(finer, *plan.figure, camera, look, {});
+    const auto retraced = std::ranges::count(finer.uneven, 1);
+    EXPECT_GT(retraced, 20);
+    EXPECT_LT(retraced, static_cast<std::ptrdiff_t>(finer.uneven.size()) / 2);
+}
+
 }  // namespace
 }  // namespace glaukophos
