@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "core/base/progress.h"
+#include "core/figure/kept_fields.h"
 #include "core/figure/over_form.h"
 #include "core/geometry/neighbours.h"
 #include "core/geometry/ray_scene.h"
@@ -44,6 +45,7 @@ struct Form {
     RayScene shown;      // the working surface: what pictures are made of
     std::vector<std::uint32_t> working_triangles;  // the nearest one for each original triangle
     Bounds bounds;
+    std::shared_ptr<KeptFields> kept = std::make_shared<KeptFields>();
 
     // Where simplification left bumps out, rays must start above them.
     [[nodiscard]] Receivers receivers() const {
@@ -58,6 +60,7 @@ struct Figure {
     std::shared_ptr<const PartLabels> labels;  // one entry a triangle of the working surface
     Surface surface;
     PartLabels occluder_labels;  // one entry an original triangle
+    std::shared_ptr<KeptFields> kept = std::make_shared<KeptFields>();
 
     [[nodiscard]] const Bounds& bounds() const { return form->bounds; }
     [[nodiscard]] std::size_t partCount() const { return surface.part_areas_mm2.size(); }

@@ -1,9 +1,10 @@
 // How far each place stands out from the surface round it, or lies below it.
 #pragma once
 
+#include <span>
 #include <vector>
 
-#include "core/geometry/surface.h"
+#include "core/geometry/mesh.h"
 
 namespace glaukophos {
 
@@ -17,7 +18,7 @@ inline constexpr double kCaughtScale_mm = 0.8;
 
 // mm along the normal from the mean of the surface within `radius_mm` (by area, on the same side)
 // to the place itself: above 0 on ridges and beads, below in grooves. On a ball of radius R it is
-// r^2 / 4R, on a cylinder half of that. One entry a vertex.
-std::vector<float> reliefOf(const Surface& surface, float radius_mm);
+// r^2 / 4R, on a cylinder half of that. `normals` and the result have one entry a vertex.
+std::vector<float> reliefOf(const Mesh& mesh, std::span<const Vec3> normals, float radius_mm);
 
 }  // namespace glaukophos

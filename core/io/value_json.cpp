@@ -89,6 +89,27 @@ Json faceJson(const FaceQuarters& face) {
             {"tones", face.tones}};
 }
 
+Gradient gradientFrom(const Entry& entry) {
+    Gradient gradient;
+    gradient.way = wordFrom<GradientWay>(
+        entry, "way", {{"along", GradientWay::Along}, {"from rim", GradientWay::FromRim}});
+    gradient.light_mm = entry.point("light_mm");
+    gradient.dark_mm = entry.has("dark_mm") ? entry.point("dark_mm") : gradient.light_mm;
+    gradient.begins = entry.number("begins", gradient.begins);
+    gradient.strength = entry.number("strength", gradient.strength);
+    gradient.on_alike = entry.flag("on_alike", gradient.on_alike);
+    return gradient;
+}
+
+Json gradientJson(const Gradient& gradient) {
+    return {{"way", gradient.way == GradientWay::Along ? "along" : "from rim"},
+            {"dark_mm", pointJson(gradient.dark_mm)},
+            {"light_mm", pointJson(gradient.light_mm)},
+            {"begins", gradient.begins},
+            {"strength", gradient.strength},
+            {"on_alike", gradient.on_alike}};
+}
+
 Correction correctionFrom(const Entry& entry) {
     return {entry.whole("bands", 1), entry.number("radius_mm", 1.0), pointsFrom(entry, "points_mm"),
             pointsFrom(entry, "normals"), entry.flag("of_glows", false)};
@@ -171,6 +192,10 @@ ValueChoices valuesFrom(const Entry& entry) {
                      squint.number("blur_deg", values.squint.blur_deg),
                      squint.number("least_step_L", values.squint.least_step)};
     if (entry.has("face")) values.face = faceFrom(entry.object("face"));
+    for (const Json& item : entry.list("gradients")) {
+        values.gradients.push_back(
+            gradientFrom(Entry(item, fmt::format("gradient {}", values.gradients.size() + 1))));
+    }
     for (const Json& item : entry.list("corrections")) {
         values.corrections.push_back(correctionFrom(
             Entry(item, fmt::format("correction {}", values.corrections.size() + 1))));
@@ -197,6 +222,9 @@ Json valuesJson(const ValueChoices& values) {
                 {"blur_deg", values.squint.blur_deg},
                 {"least_step_L", values.squint.least_step}}}};
     if (values.face) json["face"] = faceJson(*values.face);
+    for (const Gradient& gradient : values.gradients) {
+        json["gradients"].push_back(gradientJson(gradient));
+    }
     for (const Correction& correction : values.corrections) {
         json["corrections"].push_back(correctionJson(correction));
     }

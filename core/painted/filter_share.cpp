@@ -2,7 +2,7 @@
 
 #include "core/base/parallel.h"
 #include "core/base/smooth_step.h"
-#include "core/geometry/relief.h"
+#include "core/figure/relief_of_figure.h"
 
 namespace glaukophos {
 namespace {
@@ -37,7 +37,7 @@ std::vector<float> filterShareOf(const Plan& plan) {
     const float size = std::max(1e-3F, bounds.size().z());
     std::vector<float> relief;
     if (plan.under.filter_out_of_recesses) {
-        relief = reliefOf(surface, static_cast<float>(kRecessScale_mm));
+        relief = reliefWithin(*plan.figure, kRecessScale_mm);
     }
     std::vector<float> share(surface.parts.size());
     forChunks(share.size(), {}, [&](std::size_t begin, std::size_t end) {

@@ -82,7 +82,7 @@ float extentOf(const std::vector<FacePoint>& points, float side) {
 
 bool hasLicences(const Plan& plan) {
     const ValueChoices& values = plan.values;
-    return values.calm.amount > 0.0 || !values.corrections.empty() ||
+    return values.calm.amount > 0.0 || !values.gradients.empty() || !values.corrections.empty() ||
            (values.face && values.face->used) ||
            std::ranges::any_of(plan.parts,
                                [](const Part& part) { return part.lift > 0.0 || part.calm > 0.0; });

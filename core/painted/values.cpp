@@ -7,6 +7,7 @@
 #include "core/base/parallel.h"
 #include "core/colour/adaptation.h"
 #include "core/lighting/light_spectra.h"
+#include "core/painted/gradients.h"
 #include "core/painted/licences.h"
 #include "core/painted/specular.h"
 
@@ -260,6 +261,7 @@ void findTopmost(const Plan& plan, std::span<const float> areas, Values& values)
 void takeLicences(const Plan& plan, Values& values) {
     if (!hasLicences(plan)) return;
     values.as_lit = values.lightness;
+    layGradients(plan, values.lightness, values.painted);
     liftAndCalm(plan, values.lightness);
     liftAndCalm(plan, values.painted);
     paintFace(plan, values);

@@ -12,6 +12,7 @@ namespace {
 
 // More than a hand would make; a file from elsewhere must not keep the program busy for ever.
 constexpr std::size_t kMostCorrections = 2000;
+constexpr std::size_t kMostGradients = 12;  // as many as are kept worked out
 constexpr std::size_t kMostPoints = 5000;
 
 bool outside(double value, double low, double high) {
@@ -79,6 +80,16 @@ std::string problemWith(const FaceQuarters& face) {
     return {};
 }
 
+std::string problemWith(const Gradient& gradient) {
+    if (outside(gradient.begins, 0, 0.9) || outside(gradient.strength, 0, 1)) {
+        return "A gradient begins at 0 to 0.9 of the way and has a strength from 0 to 1.";
+    }
+    if (!gradient.dark_mm.allFinite() || !gradient.light_mm.allFinite()) {
+        return "A gradient needs two places on the figure.";
+    }
+    return {};
+}
+
 std::string problemWith(const Correction& correction) {
     if (correction.bands == 0 || std::abs(correction.bands) > kMostBands) {
         return "A correction must move by 1 to 9 bands, up or down.";
@@ -135,6 +146,12 @@ std::string problemWith(const ValueChoices& values) {
     }
     if (values.face) {
         if (auto problem = problemWith(*values.face); !problem.empty()) return problem;
+    }
+    if (values.gradients.size() > kMostGradients) {
+        return fmt::format("There may be up to {} gradients.", kMostGradients);
+    }
+    for (const Gradient& gradient : values.gradients) {
+        if (auto problem = problemWith(gradient); !problem.empty()) return problem;
     }
     if (values.corrections.size() > kMostCorrections) {
         return fmt::format("There may be up to {} corrections.", kMostCorrections);

@@ -49,6 +49,19 @@ struct FaceQuarters {
     bool operator==(const FaceQuarters&) const = default;
 };
 
+// Tone that runs along a thing, or inward from its rim, whatever the light does there: a fin, a
+// plume, a plate, a strand.
+enum class GradientWay { Along, FromRim };
+struct Gradient {
+    GradientWay way = GradientWay::Along;
+    Vec3 dark_mm = Vec3::Zero();   // on the surface; from the rim it does not count
+    Vec3 light_mm = Vec3::Zero();  // on the same piece
+    double begins = 0.0;           // 0..0.9: share of the way that stays dark
+    double strength = 0.8;         // 0 as the light falls .. 1 the gradient alone
+    bool on_alike = true;          // on all pieces of the same size and proportions
+    bool operator==(const Gradient&) const = default;
+};
+
 // One stroke of the correcting brush: lighter or darker by whole bands; or, of glows, twice the
 // glow a band, and none at all where it is below 0.
 struct Correction {
@@ -109,6 +122,7 @@ struct ValueChoices {
     EdgeLineChoices edge_lines;
     SquintChoices squint;
     std::optional<FaceQuarters> face;
+    std::vector<Gradient> gradients;
     std::vector<Correction> corrections;
     bool operator==(const ValueChoices&) const = default;
 };

@@ -13,9 +13,10 @@
 namespace glaukophos {
 namespace {
 
-constexpr double kBorderGlaze = 4.0;   // parts of thinner
-constexpr double kMiddleGlaze = 6.0;   // ... in what pulls all layers together
-constexpr double kCutWidth_mm = 0.35;  // of a line along a thrown border
+constexpr double kLeastGlaze_mm2 = 4.0;  // along a shorter border no one softens anything
+constexpr double kBorderGlaze = 4.0;     // parts of thinner
+constexpr double kMiddleGlaze = 6.0;     // ... in what pulls all layers together
+constexpr double kCutWidth_mm = 0.35;    // of a line along a thrown border
 constexpr double kLeastCut_mm = 6.0;
 
 // Every border of the part glazed both ways.
@@ -138,7 +139,7 @@ std::vector<Step> glazesOver(const LayeredPart& bands, std::size_t dark, std::si
         veil.layer =
             fmt::format("glaze of {} over the border with {}", bands.name(of), bands.name(over));
         veil.mask = bands.values(from, to);
-        if (bands.area(veil.mask) < kLeastBand_mm2) return;
+        if (bands.area(veil.mask) < kLeastGlaze_mm2) return;
         veil.thinner = kBorderGlaze;
         veil.veil_thinners.assign(apart > plan.mixing.largest_step ? 2 : 1, kBorderGlaze);
         veil.coats = static_cast<int>(veil.veil_thinners.size());

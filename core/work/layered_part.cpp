@@ -1,6 +1,9 @@
 #include "core/work/layered_part.h"
 
+#include <algorithm>
+
 #include "core/colour/coats.h"
+#include "core/painted/gradients.h"
 #include "core/work/rim_steps.h"
 #include "core/work/step_key.h"
 
@@ -87,6 +90,28 @@ double LayeredPart::lostAt(std::size_t border) const {
 double LayeredPart::area(const Mask& mask) const {
     const std::vector<PartIndex> only = {m_part};
     return areaOf(m_basis.maps(), mask, only);
+}
+
+std::string LayeredPart::extentFrom(double lightness) const {
+    constexpr double kMost = 0.5;
+    const Surface& surface = m_basis.plan.figure->surface;
+    for (const Gradient& gradient : m_basis.plan.values.gradients) {
+        if (gradient.way != GradientWay::Along) continue;
+        const auto share = gradientShare(*m_basis.plan.figure, gradient);
+        double under_mm2 = 0.0;
+        std::vector<float> lighter;
+        for (std::size_t v = 0; v < share->size(); ++v) {
+            if (surface.parts[v] != m_part || (*share)[v] < 0.0F) continue;
+            under_mm2 += surface.areas_mm2[v];
+            if (m_appearance.values.lightness[v] >= lightness) lighter.push_back((*share)[v]);
+        }
+        if (under_mm2 < kMost * surface.part_areas_mm2[m_part] || lighter.empty()) continue;
+        // A few places that the light made paler do not count.
+        const auto first = lighter.begin() + static_cast<std::ptrdiff_t>((lighter.size() - 1) / 10);
+        std::ranges::nth_element(lighter, first);
+        return extentWords(*first);
+    }
+    return {};
 }
 
 }  // namespace glaukophos

@@ -39,6 +39,9 @@ class LayeredPart {
     [[nodiscard]] double lostAt(std::size_t border) const;
     // mm2 that a mask has of the part.
     [[nodiscard]] double area(const Mask& mask) const;
+    // "the outer two thirds": what of its length is at least as light as that, where most of the
+    // part has a gradient along it; else empty.
+    [[nodiscard]] std::string extentFrom(double lightness) const;
 
   private:
     const WorkBasis& m_basis;

@@ -20,6 +20,7 @@ namespace {
 
 constexpr double kOverApplied = 0.5;  // of the band below, that lights laid first take as well
 constexpr double kKnockBack = 4.0;    // parts of thinner; common practice, no source
+constexpr double kBuried = 0.9;       // of a mix in between, that the next layer covers
 constexpr double kDryBrushed = 0.1;   // of a layer, that relief must catch for a dry brush
 
 // "Thinned 1:8, 1:5 and then 1:3."
@@ -95,10 +96,12 @@ class PartLayers {
     }
 
     // A jump between a band and the one below is bridged by a mix in between, or by veils: `mask`
-    // is half-way into the band that is painted already, and all that lies beyond.
-    void bridge(std::size_t b, std::size_t below, const Mask& mask, bool towards_light) {
+    // is half-way into the band that is painted already, and all that lies beyond; `next` is what
+    // goes over it.
+    void bridge(std::size_t b, std::size_t below, const Mask& mask, const Mask& next) {
         const BandMix& mix = m_of.mix(b);
-        if (!mix.bridge) return;
+        if (!mix.bridge || m_of.area(next) > kBuried * m_of.area(mask)) return;
+        const bool towards_light = next.from > -1e8;
         const bool by_veils = towards_light && bridgedByVeils(m_basis.plan, *mix.bridge);
         Step between = m_of.step(by_veils ? StepKind::Veil : StepKind::Between, b, "between");
         between.mask = mask;
@@ -136,14 +139,20 @@ class PartLayers {
 
     // What lies at least as light as a band. `before_mm2` is what the layer before covers.
     void lighter(std::size_t b, std::size_t below, double before_mm2, bool hatched) {
-        if (!hatched) bridge(b, below, m_of.values(m_of.halfThrough(b - 1), 1e9), true);
+        const Mask lit = m_of.values(m_of.border(b - 1), 1e9);
+        if (!hatched) bridge(b, below, m_of.values(m_of.halfThrough(b - 1), 1e9), lit);
         Step layer = m_of.step(StepKind::Layer, b, "layer");
-        layer.mask = m_of.values(m_of.border(b - 1), 1e9);
+        layer.mask = lit;
         layer.coats = m_of.coatsOn(layer, under(b, below));
         const double area = m_of.areaFrom(b);
         layer.why =
             fmt::format("Here the light makes it {} or lighter: {}, {:.0f} % of the layer before.",
                         m_of.name(b), areaWords(area), 100.0 * area / std::max(1e-6, before_mm2));
+        const std::string along = m_of.extentFrom(lit.from);
+        if (!along.empty()) {
+            layer.why = fmt::format("Along it, {}: {}, {:.0f} % of the layer before.", along,
+                                    areaWords(area), 100.0 * area / std::max(1e-6, before_mm2));
+        }
         if (hatched) {
             layer.coats = 1;
             layer.how =
@@ -213,11 +222,12 @@ class PartLayers {
 
     // What lies at most as light as a band, over the band `above`.
     void darker(std::size_t b, std::size_t above, const char* why, const char* how) {
+        const Mask shaded = m_of.values(-1e9, m_of.border(m_of.topOf(b)));
         if (m_of.part().material != Material::Glowing) {
-            bridge(above, b, m_of.values(-1e9, m_of.halfThrough(b + 1)), false);
+            bridge(above, b, m_of.values(-1e9, m_of.halfThrough(b + 1)), shaded);
         }
         Step layer = m_of.step(StepKind::Layer, b, "shade");
-        layer.mask = m_of.values(-1e9, m_of.border(m_of.topOf(b)));
+        layer.mask = shaded;
         layer.coats = m_of.coatsOn(layer, under(b, above));
         layer.lost_mm = m_of.lostAt(m_of.topOf(b));
         layer.why = why;

@@ -7,7 +7,7 @@
 #include <map>
 
 #include "core/base/parallel.h"
-#include "core/geometry/relief.h"
+#include "core/figure/relief_of_figure.h"
 #include "core/geometry/vertex_cells.h"
 #include "core/painted/filter_share.h"
 #include "core/painted/hue_veils.h"
@@ -81,7 +81,7 @@ std::vector<float> rimCoverage(const MapBasis& basis, const Mask& mask) {
 std::vector<float> recessCoverage(const MapBasis& basis, const Mask& mask) {
     constexpr double kLeast_mm2 = 0.4;
     const Surface& surface = basis.plan.figure->surface;
-    std::vector<float> coverage = reliefOf(surface, static_cast<float>(mask.to));
+    std::vector<float> coverage = reliefWithin(*basis.plan.figure, mask.to);
     for (float& relief : coverage) relief = -relief >= mask.from ? 100.0F : 0.0F;
     mergeSpecks(surface.links, surface.areas_mm2, kLeast_mm2, coverage);
     for (float& covered : coverage) covered = covered > 50.0F ? 1.0F : 0.0F;
@@ -184,7 +184,7 @@ std::vector<float> coverageOf(const MapBasis& basis, const Mask& mask) {
             coverage = filterShareOf(basis.plan);
             break;
         case Where::Relief:
-            coverage = reliefOf(basis.plan.figure->surface, static_cast<float>(kCaughtScale_mm));
+            coverage = reliefWithin(*basis.plan.figure, kCaughtScale_mm);
             fill([&](std::size_t v) {
                 const float lightness =
                     mask.index == 0 ? basis.lightness[v] : appearance.values.lightness[v];

@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <set>
 #include <span>
 
 #include "core/colour/coats.h"
@@ -78,16 +79,33 @@ void joinPhases(std::vector<Step>& steps, Phase phase, Phase first, Phase last, 
 }
 
 bool oneMixServes(const Step& a, const Step& b) {
-    const bool layers = a.kind == StepKind::Base || a.kind == StepKind::Layer;
-    return layers && a.kind == b.kind && a.phase == b.phase && a.band == b.band &&
+    // Layers are named by their band, which is compared; glazes by both of theirs.
+    const bool alike = a.kind == StepKind::Base || a.kind == StepKind::Layer ||
+                       (a.layer == b.layer && a.veil_thinners == b.veil_thinners);
+    return alike && a.kind == b.kind && a.phase == b.phase && a.band == b.band &&
            a.tool == b.tool && a.mask == b.mask && a.thinner == b.thinner && !a.parts.empty() &&
            !b.parts.empty() && ciede2000(a.recipe.colour, b.recipe.colour) <= kSameMix;
 }
 
+// A glaze is made from the pot of its layer, where that serves another part as well.
+void glazeFromTheSamePot(std::vector<Step>& steps) {
+    for (Step& veil : steps) {
+        if (veil.kind != StepKind::Veil || !veil.band) continue;
+        for (const Step& layer : steps) {
+            const bool shared =
+                (layer.kind == StepKind::Base || layer.kind == StepKind::Layer) &&
+                !layer.also.empty() && layer.band == veil.band && layer.phase == veil.phase &&
+                std::ranges::find(layer.parts, veil.parts.front()) != layer.parts.end();
+            if (shared) veil.recipe = layer.recipe;
+        }
+    }
+}
+
 // One step where one mix serves two parts. Chains of parts run through kinds and bands in the same
 // sense, so that no circle arises.
-void merge(const WorkBasis& basis, std::vector<Step>& steps) {
+void merge(const WorkBasis& basis, std::vector<Step>& steps, const std::set<StepKind>& kinds) {
     for (std::size_t i = 0; i < steps.size(); ++i) {
+        if (!kinds.contains(steps[i].kind)) continue;
         for (std::size_t j = i + 1; j < steps.size();) {
             if (!oneMixServes(steps[i], steps[j])) {
                 ++j;
@@ -245,7 +263,9 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     append(steps, rimSteps(basis));
     append(steps, lineSteps(basis));
     sourcesLast(steps);
-    merge(basis, steps);
+    merge(basis, steps, {StepKind::Base, StepKind::Layer});
+    glazeFromTheSamePot(steps);
+    merge(basis, steps, {StepKind::Veil});
     append(steps, lastSteps(basis));
     joinAllPhases(basis.plan, steps);
     putInOrder(steps);

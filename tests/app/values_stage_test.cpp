@@ -1,8 +1,10 @@
 // The Values stage as its user drives it.
+#include <QComboBox>
 #include <QListWidget>
 #include <QPushButton>
 
 #include "app/view/band_bars.h"
+#include "core/geometry/nearest_vertex.h"
 #include "tests/app/window_fixture.h"
 
 namespace glaukophos {
@@ -144,6 +146,37 @@ TEST_F(ValuesStage, StudyIsPrinted) {
     EXPECT_GT(QFileInfo(path(QStringLiteral("study.pdf"))).size(), 20'000);
     EXPECT_FALSE(
         m_window->exports().exportStudy(QStringLiteral("/proc/none/study.pdf"), QPageSize::A4));
+}
+
+TEST_F(ValuesStage, AToneAlongAThingIsTwoClicks) {
+    openValues("pageAlong");
+    QTest::mouseClick(child<QPushButton>("alongEnds"), Qt::LeftButton);
+    EXPECT_TRUE(view().holdsTool());
+    QTest::mouseClick(&view(), Qt::LeftButton, {}, pixelOfPoint({6.4F, -7, 3.5F}));
+    ASSERT_TRUE(values().gradients.empty());
+    QTest::mouseClick(&view(), Qt::LeftButton, {}, pixelOfPoint({6.4F, -7, 11.5F}));
+    ASSERT_EQ(values().gradients.size(), 1U);
+    EXPECT_FALSE(view().holdsTool());
+    EXPECT_NEAR(values().gradients[0].light_mm.z(), 11.5, 0.4);
+    settle();
+    const auto lightnessAt = [this](const Vec3& point) {
+        const Surface& surface = document().plan().figure->surface;
+        return document().evaluated()->appearance->values.lightness[nearestVertex(surface, point)];
+    };
+    EXPECT_GT(lightnessAt({6.4F, -7, 11.8F}), lightnessAt({6.4F, -7, 3}) + 25.0F);
+    auto* list = child<QListWidget>("gradients");
+    ASSERT_EQ(list->count(), 1);
+    EXPECT_EQ(list->item(0)->text(), QStringLiteral("Post · the whole length"));
+    auto* begins = child<QComboBox>("gradientBegins");
+    begins->setCurrentIndex(3);
+    emit begins->activated(3);
+    EXPECT_DOUBLE_EQ(values().gradients[0].begins, 0.85);
+    EXPECT_EQ(list->item(0)->text(), QStringLiteral("Post · the tip"));
+    settle();
+    EXPECT_LT(lightnessAt({6.4F, -7, 8}), lightnessAt({6.4F, -7, 11.8F}) - 25.0F);
+    QTest::mouseClick(child<QPushButton>("removeGradient"), Qt::LeftButton);
+    EXPECT_TRUE(values().gradients.empty());
+    settle();
 }
 
 TEST_F(ValuesStage, AStrokeMakesTheSurfaceLighterAndCanBeRemoved) {

@@ -1,6 +1,8 @@
 // Each page shows the overlay that belongs to it.
 #include "app/stages/values/values_panel.h"
 
+#include "app/stages/values/along_page.h"
+
 namespace glaukophos {
 
 ValuesPanel::ValuesPanel(Document& document, FigureView& view, QWidget* parent)
@@ -19,6 +21,8 @@ ValuesPanel::ValuesPanel(Document& document, FigureView& view, QWidget* parent)
     m_pages->addPage(tr("Study"), tr("Does it read in greys from arm's length"), "pageStudy",
                      study);
     m_pages->addPage(tr("Hand"), tr("Where you depart from the light"), "pageHand", m_hand);
+    m_pages->addPage(tr("Along"), tr("Tone that runs along a thing"), "pageAlong",
+                     new AlongPage(document, view, this));
     column().addWidget(m_pages, 1);
     connect(m_pages, &PageTabs::pageShown, this, [this, &view] {
         view.layDownTool();
@@ -32,8 +36,8 @@ ValuesPanel::ValuesPanel(Document& document, FigureView& view, QWidget* parent)
 }
 
 Overlay ValuesPanel::overlay() const {
-    constexpr std::array<Overlay, 5> kOverlays = {Overlay::Values, Overlay::Bands, Overlay::Borders,
-                                                  Overlay::Squint, Overlay::Bands};
+    constexpr std::array<Overlay, 6> kOverlays = {Overlay::Values, Overlay::Bands, Overlay::Borders,
+                                                  Overlay::Squint, Overlay::Bands, Overlay::Bands};
     return kOverlays.at(static_cast<std::size_t>(m_pages->shownPage()));
 }
 

@@ -17,7 +17,7 @@ class ValuesPanel : public StagePanel {
   public:
     ValuesPanel(Document& document, FigureView& view, QWidget* parent = nullptr);
 
-    enum class Page { Tone, Bands, Edges, Study, Hand };
+    enum class Page { Tone, Bands, Edges, Study, Hand, Along };
     void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
     // What the shown page is about.
     [[nodiscard]] Overlay overlay() const override;

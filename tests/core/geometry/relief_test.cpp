@@ -13,7 +13,7 @@ using namespace shapes;
 double meanRelief(const Shape& shape, float radius_mm, float low_z, float high_z) {
     const auto figure = figureOf({shape});
     const Surface& surface = figure->surface;
-    const std::vector<float> relief = reliefOf(surface, radius_mm);
+    const std::vector<float> relief = reliefOf(surface.mesh, surface.normals, radius_mm);
     double sum = 0.0;
     double area = 0.0;
     for (std::size_t v = 0; v < relief.size(); ++v) {
@@ -41,7 +41,7 @@ TEST(Relief, OfABowlIsNegativeAndOfAPlateNothing) {
     EXPECT_NEAR(meanRelief(sphere({0, 0, 0}, 8, 90, 90, 180, true), 1.2F, -7, -3), expected,
                 0.15 * -expected);
     const auto figure = figureOf({plate({0, 0, 0}, 8)});
-    const std::vector<float> relief = reliefOf(figure->surface, 1.2F);
+    const std::vector<float> relief = reliefOf(figure->surface.mesh, figure->surface.normals, 1.2F);
     for (const float r : relief) EXPECT_NEAR(r, 0.0F, 1e-4F);
 }
 
