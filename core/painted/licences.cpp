@@ -7,6 +7,7 @@
 #include "core/base/parallel.h"
 #include "core/base/smooth_step.h"
 #include "core/geometry/surface_distance.h"
+#include "core/painted/wear.h"
 #include "core/plan/brushed.h"
 
 namespace glaukophos {
@@ -83,7 +84,7 @@ float extentOf(const std::vector<FacePoint>& points, float side) {
 bool hasLicences(const Plan& plan) {
     const ValueChoices& values = plan.values;
     return values.calm.amount > 0.0 || !values.gradients.empty() || !values.corrections.empty() ||
-           (values.face && values.face->used) ||
+           (values.face && values.face->used) || hasWear(plan) ||
            std::ranges::any_of(plan.parts,
                                [](const Part& part) { return part.lift > 0.0 || part.calm > 0.0; });
 }

@@ -10,6 +10,7 @@
 #include "core/painted/gradients.h"
 #include "core/painted/licences.h"
 #include "core/painted/specular.h"
+#include "core/painted/wear.h"
 
 namespace glaukophos {
 namespace {
@@ -261,6 +262,8 @@ void findTopmost(const Plan& plan, std::span<const float> areas, Values& values)
 void takeLicences(const Plan& plan, Values& values) {
     if (!hasLicences(plan)) return;
     values.as_lit = values.lightness;
+    wear(plan, values.lightness);
+    wear(plan, values.painted);
     layGradients(plan, values.lightness, values.painted);
     liftAndCalm(plan, values.lightness);
     liftAndCalm(plan, values.painted);

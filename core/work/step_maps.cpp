@@ -7,7 +7,9 @@
 #include <map>
 
 #include "core/base/parallel.h"
+#include "core/figure/grain.h"
 #include "core/figure/relief_of_figure.h"
+#include "core/geometry/slope.h"
 #include "core/geometry/vertex_cells.h"
 #include "core/painted/filter_share.h"
 #include "core/painted/hue_veils.h"
@@ -112,23 +114,6 @@ std::vector<float> seamCoverage(const MapBasis& basis, const Mask& mask) {
     return coverage;
 }
 
-// The steepest way up of `values` along the surface, per mm: least squares over the neighbours.
-Vec3 steepest(const Surface& surface, std::span<const float> values, std::size_t vertex) {
-    const Vec3& normal = surface.normals[vertex];
-    const Vec3& here = surface.mesh.positions_mm[vertex];
-    Vec3 sum = Vec3::Zero();
-    float weight = 0.0F;
-    for (const std::uint32_t other : surface.links.of(vertex)) {
-        Vec3 way = surface.mesh.positions_mm[other] - here;
-        way -= way.dot(normal) * normal;
-        const float length2 = way.squaredNorm();
-        if (length2 < 1e-8F) continue;
-        sum += (values[other] - values[vertex]) / length2 * way;
-        weight += 1.0F;
-    }
-    return weight > 0.0F ? Vec3(2.0F / weight * sum) : Vec3(Vec3::Zero());
-}
-
 std::vector<Vec3> arrow(const Vec3& middle, const Vec3& normal, const Vec3& way, float length_mm) {
     const Vec3 along = way.normalized();
     const Vec3 across = normal.cross(along);
@@ -137,6 +122,23 @@ std::vector<Vec3> arrow(const Vec3& middle, const Vec3& normal, const Vec3& way,
     const Vec3 barb = 0.32F * length_mm * along;
     return {lifted - 0.5F * length_mm * along, head, head - barb + 0.2F * length_mm * across, head,
             head - barb - 0.2F * length_mm * across};
+}
+
+// Strands, fibres and what is creased by wear have a grain (common practice, no source).
+bool hasGrain(Material material) {
+    return material == Material::WornLeather || material == Material::PolishedLeather ||
+           material == Material::Hair || material == Material::Wood;
+}
+
+// Which way the brush goes there: along the form where the material or the hatching asks for it,
+// towards the light in either case.
+Vec3 wayOf(const Plan& plan, const Step& step, std::uint32_t vertex, const Vec3& steepest) {
+    const Part& part = plan.parts[plan.figure->surface.parts[vertex]];
+    const bool hatched = step.kind == StepKind::Layer && step.tool == Tool::FineBrush;
+    if (!hatched && !hasGrain(part.material)) return steepest;
+    const Vec3 along = grainOf(*plan.figure, vertex);
+    if (along.norm() < 0.5F) return steepest;
+    return along.dot(steepest) < 0.0F ? Vec3(-along) : along;
 }
 
 }  // namespace
@@ -268,7 +270,7 @@ std::vector<std::vector<Vec3>> strokesOf(const MapBasis& basis, const Step& step
     const auto cell_mm = static_cast<float>(apart_mm);
     for (std::size_t v = 0; v < coverage.size(); ++v) {
         if (coverage[v] < 0.5F || !wanted[surface.parts[v]]) continue;
-        const float slope = steepest(surface, values, v).norm();
+        const float slope = slopeOf(surface, values, v).norm();
         const Vec3 at = surface.mesh.positions_mm[v] / cell_mm;
         Cell& cell =
             cells[{static_cast<int>(std::floor(at.x())), static_cast<int>(std::floor(at.y())),
@@ -280,8 +282,9 @@ std::vector<std::vector<Vec3>> strokesOf(const MapBasis& basis, const Step& step
     for (const auto& [place, cell] : cells) {
         // On level surface there is no way to speak of.
         if (cell.slope < 0.02F * steep || cell.slope <= 0.0F) continue;
+        const Vec3 steepest = slopeOf(surface, values, cell.vertex);
         arrows.push_back(arrow(surface.mesh.positions_mm[cell.vertex], surface.normals[cell.vertex],
-                               steepest(surface, values, cell.vertex), 0.6F * cell_mm));
+                               wayOf(basis.plan, step, cell.vertex, steepest), 0.6F * cell_mm));
     }
     return arrows;
 }

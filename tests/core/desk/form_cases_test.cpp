@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/figure/grain.h"
 #include "core/light/direction.h"
 #include "core/value/metal_room.h"
 #include "core/value/sheen.h"
@@ -117,6 +118,85 @@ TEST(MetalRooms, PlatesFlipAndBeamsCrossThem) {
     const auto near = spanOf(45.0);
     EXPECT_LT(far.second - far.first, 12.0F);  // one value as a whole
     EXPECT_GT(near.second - near.first, far.second - far.first + 10.0F);
+}
+
+// A strap bent round a ball of 7 mm: half a ring, 4 mm wide and 0.6 mm thick.
+Shape bentStrap() {
+    Shape strap;
+    constexpr int kSteps = 40;
+    for (int i = 0; i <= kSteps; ++i) {
+        const auto angle = static_cast<float>(radians(180.0 * i / kSteps));
+        const Vec3 out(std::cos(angle), std::sin(angle), 0.0F);
+        for (const auto& [radius, z] :
+             {std::pair{7.0F, -2.0F}, {7.6F, -2.0F}, {7.6F, 2.0F}, {7.0F, 2.0F}}) {
+            strap.positions_mm.push_back(radius * out + Vec3(0, 0, z));
+        }
+    }
+    const auto quad = [&](std::uint32_t a, std::uint32_t b, std::uint32_t c, std::uint32_t d) {
+        strap.triangles.push_back({a, b, c});
+        strap.triangles.push_back({a, c, d});
+    };
+    for (std::uint32_t i = 0; i < kSteps; ++i) {
+        for (std::uint32_t k = 0; k < 4; ++k) {
+            const std::uint32_t next = (k + 1) % 4;
+            quad(4 * i + k, 4 * i + next, 4 * i + 4 + next, 4 * i + 4 + k);
+        }
+    }
+    quad(3, 2, 1, 0);
+    quad(4 * kSteps, 4 * kSteps + 1, 4 * kSteps + 2, 4 * kSteps + 3);
+    return strap;
+}
+
+// S7: geometry gives both. On a ring the least curvature runs round it where the tube is bent more
+// (1/r across, cos / (R + r cos) along: do Carmo 3-3, from memory); a strap's strokes follow the
+// strap although it is flat across.
+TEST(Grain, RunsRoundARingAndAlongABentStrap) {
+    const auto ring = figureOf({torus({0, 0, 0}, 5, 2, 96, 48)});
+    std::size_t compared = 0;
+    for (std::uint32_t v = 0; v < ring->vertexCount(); v += 7) {
+        const Vec3& at = ring->surface.mesh.positions_mm[v];
+        if (at.head<2>().norm() < 5.5F) continue;
+        const Vec3 round = Vec3(-at.y(), at.x(), 0).normalized();
+        EXPECT_GT(std::abs(grainOf(*ring, v).dot(round)), 0.95F) << at.transpose();
+        ++compared;
+    }
+    EXPECT_GT(compared, 100U);
+    const auto strap = figureOf({bentStrap()});
+    for (std::uint32_t v = 0; v < strap->vertexCount(); ++v) {
+        const Vec3& at = strap->surface.mesh.positions_mm[v];
+        if (std::abs(at.z()) > 1.2F || at.y() < 2.0F) continue;
+        const Vec3 round = Vec3(-at.y(), at.x(), 0).normalized();
+        EXPECT_GT(std::abs(grainOf(*strap, v).dot(round)), at.y() > 4.0F ? 0.95F : 0.9F)
+            << at.transpose();
+    }
+}
+
+// S7: worn leather is lighter at its edges than the same shape in cloth, and as light between them.
+TEST(Wear, LiftsWhatIsRubbedAndLeavesWhatIsFlat) {
+    Plan plan = planOf({box({-6, -6, 0}, {6, 6, 8})});
+    plan.lights = {skyLight(SkyKind::Uniform)};
+    giveIdentities(plan);
+    const auto lightness = [&](Material material) {
+        plan.parts[0].material = material;
+        plan.parts[0].local_colour = {0.5, 0.4, 0.3};
+        plan.values.sheen.amount = 0.0;
+        return evaluate(plan, {})->values.lightness;
+    };
+    const std::vector<float> cloth = lightness(Material::Cloth);
+    const std::vector<float> leather = lightness(Material::WornLeather);
+    const Surface& surface = plan.figure->surface;
+    double flat = 0.0;
+    double edge = 1e9;
+    for (std::size_t v = 0; v < cloth.size(); ++v) {
+        const Vec3& at = surface.mesh.positions_mm[v];
+        const bool on_side = std::abs(at.x() - 6.0F) < 1e-3F;
+        if (!on_side) continue;
+        const double more = leather[v] - cloth[v];
+        if (std::abs(at.y()) < 4.0F && std::abs(at.z() - 4.0F) < 2.0F) flat = std::max(flat, more);
+        if (std::abs(at.y()) > 5.99F && std::abs(at.z() - 4.0F) < 2.0F) edge = std::min(edge, more);
+    }
+    EXPECT_LT(flat, 0.5);
+    EXPECT_GT(edge, 4.0);
 }
 
 }  // namespace

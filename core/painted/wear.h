@@ -1,0 +1,14 @@
+// Leather is lightest where it is bent and rubbed.
+#pragma once
+
+#include "core/plan/plan.h"
+
+namespace glaukophos {
+
+bool hasWear(const Plan& plan);
+
+// Lifts what stands out of worn leather and takes down what lies in its creases; L*, one entry a
+// vertex. (By how much: common practice, no source.)
+void wear(const Plan& plan, std::span<float> lightness);
+
+}  // namespace glaukophos
