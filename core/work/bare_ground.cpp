@@ -38,6 +38,9 @@ struct Wanted {
     std::size_t first = 0;  // that the part begins with
 
     [[nodiscard]] bool isMet(std::size_t band, const Lab& here) const {
+        // Lightness alone is off by more: it is weighted by at most 1.75 (CIE 142, S_L at 0 and
+        // 100).
+        if (std::abs(here.L - colours[band].L) > 1.75 * tolerances[band]) return false;
         return ciede2000(here, colours[band]) <= tolerances[band];
     }
 };
@@ -140,7 +143,8 @@ BareGround bareGroundOf(const WorkBasis& basis) {
     const Surface& surface = plan.figure->surface;
     const std::size_t count = surface.parts.size();
     std::vector<Xyz> ground = underpaintedOf(plan, basis.appearance.irradiance);
-    if (ground.empty()) {
+    const bool is_primer = ground.empty();
+    if (is_primer) {
         ground.assign(count, reflected(daylight(), reflectanceOf(plan.mixing.primer)));
     }
     std::vector<float> right(count, 0.0F);
@@ -152,16 +156,30 @@ BareGround bareGroundOf(const WorkBasis& basis) {
         painted.push_back(paintedAs(basis, part));
         wanted.push_back(wantedOf(basis, part, painted.back()));
     }
+    // Bare primer is one colour: each band is asked once.
+    std::vector<std::vector<bool>> met;
+    const Lab primer = labFrom(ground.front());
+    if (is_primer) {
+        for (const Wanted& part : wanted) {
+            std::vector<bool>& bands = met.emplace_back();
+            for (std::size_t b = 0; b < part.colours.size(); ++b) {
+                bands.push_back(part.isMet(b, primer));
+            }
+        }
+    }
     forChunks(count, {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
-            const Wanted& here = wanted[surface.parts[v]];
+            const PartIndex part = surface.parts[v];
+            const Wanted& here = wanted[part];
             if (here.colours.empty()) continue;
-            const Appearance& appearance = painted[surface.parts[v]].appearance;
+            const Appearance& appearance = painted[part].appearance;
             const std::size_t band =
                 bandOf(appearance.values.lightness[v], appearance.bands.borders);
-            const Lab colour = labFrom(ground[v]);
-            if (here.isMet(band, colour)) right[v] = 100.0F;
-            if (right[v] > 0.0F || here.isMet(here.first, colour)) based[v] = 100.0F;
+            const auto isMet = [&](std::size_t b) {
+                return is_primer ? met[part][b] : here.isMet(b, labFrom(ground[v]));
+            };
+            if (isMet(band)) right[v] = 100.0F;
+            if (right[v] > 0.0F || isMet(here.first)) based[v] = 100.0F;
         }
     });
     BareGround bare;

@@ -1,6 +1,8 @@
 // Maps are functions of what has been worked out before; nothing is traced.
 #include "core/work/step_maps.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -80,14 +82,20 @@ std::vector<float> rimCoverage(const MapBasis& basis, const Mask& mask) {
 }
 
 // Recesses at the scale of a brush; no patch too small for one.
-std::vector<float> recessCoverage(const MapBasis& basis, const Mask& mask) {
+std::vector<float> recessesOf(const Figure& figure, const Mask& mask) {
     constexpr double kLeast_mm2 = 0.4;
-    const Surface& surface = basis.plan.figure->surface;
-    std::vector<float> coverage = reliefWithin(*basis.plan.figure, mask.to);
+    const Surface& surface = figure.surface;
+    std::vector<float> coverage = reliefWithin(figure, mask.to);
     for (float& relief : coverage) relief = -relief >= mask.from ? 100.0F : 0.0F;
     mergeSpecks(surface.links, surface.areas_mm2, kLeast_mm2, coverage);
     for (float& covered : coverage) covered = covered > 50.0F ? 1.0F : 0.0F;
     return coverage;
+}
+
+std::vector<float> recessCoverage(const MapBasis& basis, const Mask& mask) {
+    const Figure& figure = *basis.plan.figure;
+    return *figure.kept->of(fmt::format("recesses {} {}", mask.from, mask.to),
+                            [&] { return recessesOf(figure, mask); });
 }
 
 // Where parts meet, but not in the light: there a line would only look dirty.
@@ -139,6 +147,22 @@ Vec3 wayOf(const Plan& plan, const Step& step, std::uint32_t vertex, const Vec3&
     const Vec3 along = grainOf(*plan.figure, vertex);
     if (along.norm() < 0.5F) return steepest;
     return along.dot(steepest) < 0.0F ? Vec3(-along) : along;
+}
+
+// Most questions are of this kind: without a map of the whole figure.
+double areaBetween(const MapBasis& basis, const Mask& mask, const std::vector<bool>& wanted) {
+    const Surface& surface = basis.plan.figure->surface;
+    const std::vector<bool>& hidden = basis.appearance.irradiance.hidden;
+    const std::span<const float> lightness =
+        mask.where == Where::Finished ? basis.appearance.values.lightness : basis.lightness;
+    double area = 0.0;
+    for (std::size_t v = 0; v < lightness.size(); ++v) {
+        if (!wanted[surface.parts[v]] || between(lightness[v], mask) == 0.0F) continue;
+        const bool left_out =
+            (mask.but_not != nullptr && (*mask.but_not)[v]) || (!hidden.empty() && hidden[v]);
+        if (!left_out) area += surface.areas_mm2[v];
+    }
+    return area;
 }
 
 }  // namespace
@@ -239,9 +263,12 @@ std::vector<double> areasOf(const MapBasis& basis, const Mask& mask) {
 }
 
 double areaOf(const MapBasis& basis, const Mask& mask, std::span<const PartIndex> parts) {
-    const std::vector<double> areas = areasOf(basis, mask);
-    std::vector<bool> wanted(areas.size(), parts.empty());
+    std::vector<bool> wanted(basis.plan.parts.size(), parts.empty());
     for (const PartIndex part : parts) wanted[part] = true;
+    if (mask.where == Where::Values || mask.where == Where::Finished) {
+        return areaBetween(basis, mask, wanted);
+    }
+    const std::vector<double> areas = areasOf(basis, mask);
     double area = 0.0;
     for (std::size_t p = 0; p < areas.size(); ++p) area += wanted[p] ? areas[p] : 0.0;
     return area;

@@ -2,6 +2,7 @@
 #include "core/work/steps.h"
 
 #include <fmt/format.h>
+#include <tbb/parallel_for.h>
 
 #include <algorithm>
 #include <cmath>
@@ -221,6 +222,30 @@ void joinAllPhases(const Plan& plan, std::vector<Step>& steps) {
     joinPhases(steps, Phase::Last, Phase::Parts, Phase::Late, "slips are set right at the end");
 }
 
+// Parts and glows are worked out beside each other.
+struct StepsOfPart {
+    std::vector<Step> layers;
+    std::vector<Step> edges;
+};
+std::vector<StepsOfPart> stepsOfParts(const WorkBasis& basis, const Progress& progress) {
+    std::vector<StepsOfPart> of_parts(basis.plan.parts.size());
+    tbb::parallel_for(std::size_t{0}, of_parts.size(), [&](std::size_t p) {
+        if (progress.stopped()) return;
+        const auto part = static_cast<PartIndex>(p);
+        of_parts[p].layers = partSteps(basis, part);
+        if (!of_parts[p].layers.empty()) of_parts[p].edges = edgeSteps(basis, part);
+    });
+    return of_parts;
+}
+
+std::vector<std::vector<Step>> stepsOfGlows(const WorkBasis& basis, const Progress& progress) {
+    std::vector<std::vector<Step>> of_lights(basis.plan.lights.size());
+    tbb::parallel_for(std::size_t{0}, of_lights.size(), [&](std::size_t l) {
+        if (!progress.stopped()) of_lights[l] = glowSteps(basis, l);
+    });
+    return of_lights;
+}
+
 // Every layer, each after what it has to wait for.
 Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& progress) {
     std::vector<Step> steps = primerSteps(basis);
@@ -231,9 +256,10 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     std::ranges::stable_partition(order,
                                   [&](PartIndex p) { return isRecessedGlow(basis.plan, p); });
     std::map<PartIndex, std::string> below;  // the last layer of the glow that a part stands over
+    std::vector<StepsOfPart> of_parts = stepsOfParts(basis, progress);
+    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     for (const PartIndex part : order) {
-        if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-        std::vector<Step> layers = partSteps(basis, part);
+        auto& [layers, edges] = of_parts[part];
         if (layers.empty()) continue;
         if (isRecessedGlow(basis.plan, part)) {
             for (const PartIndex over : partsOver(basis, part)) below[over] = layers.back().key;
@@ -241,7 +267,6 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
             layers.front().after.push_back(
                 {below[part], "what glows in a recess comes before what stands over it"});
         }
-        std::vector<Step> edges = edgeSteps(basis, part);
         if (!edges.empty()) {
             follows(edges.front(), layers.back(), "edges are drawn on finished layers");
         }
@@ -252,8 +277,7 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     append(steps, laterSprays(basis));
     const std::vector<Step> dim = dimSteps(basis);
     append(steps, dim);
-    for (std::size_t l = 0; l < basis.plan.lights.size(); ++l) {
-        std::vector<Step> glow = glowSteps(basis, l);
+    for (std::vector<Step>& glow : stepsOfGlows(basis, progress)) {
         for (Step& step : glow) {
             if (dim.empty() || step.phase != Phase::Glow || !step.after.empty()) continue;
             follows(step, dim.front(), "the glow goes on when all round it is dark");
