@@ -86,6 +86,7 @@ void MainWindow::connectPanels() {
     });
     connect(m_figure_panel, &FigurePanel::openRequested, this, &MainWindow::askOpen);
     connect(m_figure_panel, &FigurePanel::reimportRequested, this, &MainWindow::askReimport);
+    connect(m_figure_panel, &FigurePanel::figureRequested, this, &MainWindow::askStandBeside);
     connect(m_lights_panel, &LightsPanel::seeFromRequested, m_view, &FigureView::seeFromLight);
     connect(m_lights_panel, &LightsPanel::placeByClickRequested, m_view,
             &FigureView::placeLightByClick);

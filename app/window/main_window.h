@@ -64,6 +64,7 @@ class MainWindow : public QMainWindow {
     void openExample(const QString& file);
     // Another file of the open figure: parts and lights stay.
     void reimport(const QStringList& files);
+    void standBeside(const QStringList& files, const Beside& where);
     void offerRecovery();
     void setStage(Stage stage);
     void setTheme(ThemeKind kind);
@@ -86,6 +87,9 @@ class MainWindow : public QMainWindow {
     void dropEvent(QDropEvent* event) override;
 
   private:
+    using TakeIn = std::function<Result<Plan>(const Plan&, ImportedFigure, const Progress&)>;
+    void importInto(const QStringList& files, const QString& text, const TakeIn& take_in);
+    void askStandBeside(const Beside& where);
     QWidget* buildRail();
     QWidget* buildTopBar();
     QWidget* buildCaption();

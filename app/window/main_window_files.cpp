@@ -77,19 +77,33 @@ void MainWindow::askReimport() {
     reimport(QFileDialog::getOpenFileNames(this, tr("Same figure, new file"), {}, openFilter()));
 }
 
+void MainWindow::askStandBeside(const Beside& where) {
+    standBeside(QFileDialog::getOpenFileNames(this, tr("Another figure"), {}, openFilter()), where);
+}
+
 void MainWindow::reimport(const QStringList& files) {
+    importInto(files, tr("New file of the figure"), withNewFigure);
+}
+
+void MainWindow::standBeside(const QStringList& files, const Beside& where) {
+    importInto(files, tr("Stand another figure there"),
+               [where](const Plan& plan, ImportedFigure imported, const Progress& progress) {
+                   return withFigure(plan, std::move(imported), where, progress);
+               });
+}
+
+void MainWindow::importInto(const QStringList& files, const QString& text, const TakeIn& take_in) {
     if (files.isEmpty() || !m_document.isOpen()) return;
     std::vector<std::filesystem::path> paths;
     for (const QString& file : files) paths.emplace_back(file.toStdString());
     m_banner->showWork(tr("Opening %1 …").arg(QFileInfo(files.front()).fileName()));
-    m_loader.rework(
-        tr("New file of the figure"), [plan = m_document.plan(), paths](const Progress& progress) {
-            auto imported = importFigure(paths, plan.figure->form->imported.unit_mm,
-                                         {progress.stop, [&](double f) { progress.at(0.4 * f); }});
-            if (!imported) return Result<Plan>(tl::unexpected(imported.error()));
-            return withNewFigure(plan, std::move(*imported),
-                                 {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
-        });
+    m_loader.rework(text, [plan = m_document.plan(), paths, take_in](const Progress& progress) {
+        auto imported = importFigure(paths, plan.figure->form->imported.unit_mm,
+                                     {progress.stop, [&](double f) { progress.at(0.4 * f); }});
+        if (!imported) return Result<Plan>(tl::unexpected(imported.error()));
+        return take_in(plan, std::move(*imported),
+                       {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
+    });
 }
 
 void MainWindow::offerRecovery() {

@@ -78,8 +78,9 @@ class PartLayers {
         std::vector<Step> kept;
         for (Step& step : m_steps) {
             if (!leaveBareGround(m_basis, step)) continue;
-            if (!kept.empty()) follows(step, kept.back(), "each layer lies on the one before");
             complete(m_basis, step);
+            if (step.kind == StepKind::Wash && step.area_mm2 < kLeastBand_mm2) continue;
+            if (!kept.empty()) follows(step, kept.back(), "each layer lies on the one before");
             step.phase = m_of.phase();
             kept.push_back(std::move(step));
         }

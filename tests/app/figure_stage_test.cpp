@@ -144,6 +144,31 @@ TEST_F(FigureStage, HiddenPartsAreLookedThroughAndCannotBeClicked) {
     EXPECT_EQ(std::ranges::count(document().plan().parts, true, &Part::hidden), 2);
 }
 
+TEST_F(FigureStage, ACopyStandsBesideTheFirstOne) {
+    openStage();
+    click("pageScene");
+    const std::size_t before = document().plan().parts.size();
+    const float width = document().plan().figure->bounds().size().x();
+    child<QComboBox>("single")->setCurrentIndex(1);  // the plinth
+    click("standCopy");
+    ASSERT_TRUE(waitFor([&] { return document().plan().parts.size() == 2 * before - 1; }));
+    EXPECT_EQ(document().plan().parts.back().name, "post 2");
+    EXPECT_GT(document().plan().figure->bounds().size().x(), width + 20.0F);
+    settle();
+    document().undoStack().undo();
+    EXPECT_EQ(document().plan().parts.size(), before);
+    settle();
+    // The same from a file; what is no figure is refused in one line.
+    const QString other = writeStl(QStringLiteral("bollard.stl"), box({-2, -2, 0}, {2, 2, 7}));
+    m_window->standBeside({other}, {12.0, -20.0, 0.0});
+    ASSERT_TRUE(waitFor([&] { return document().plan().parts.size() == before + 1; }));
+    EXPECT_EQ(document().plan().parts.back().name, "bollard");
+    settle();
+    m_window->standBeside({path(QStringLiteral("none.stl"))}, {});
+    ASSERT_TRUE(waitFor([&] { return !m_window->banner().text().isEmpty(); }));
+    EXPECT_EQ(document().plan().parts.size(), before + 1);
+}
+
 TEST_F(FigureStage, TypedHeightScalesTheFigureOnceAndUndoBringsItBack) {
     openStage();
     click("pageStanding");

@@ -1,5 +1,7 @@
-// Four pages under one heading.
+// Five pages under one heading.
 #include "app/stages/figure/figure_panel.h"
+
+#include "app/stages/figure/scene_page.h"
 
 namespace glaukophos {
 
@@ -18,6 +20,9 @@ FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, Q
                      m_depth);
     m_pages->addPage(tr("Material"), tr("Name, material, colour and focus of the chosen part"),
                      "pageMaterial", m_material);
+    auto* scene = new ScenePage(document, loader, this);
+    m_pages->addPage(tr("Scene"), tr("Several figures on one base"), "pageScene", scene);
+    connect(scene, &ScenePage::figureRequested, this, &FigurePanel::figureRequested);
     column().addWidget(m_pages, 1);
     connect(m_pages, &PageTabs::pageShown, &view, &FigureView::layDownTool);
     connect(m_standing, &StandingPage::openRequested, this, &FigurePanel::openRequested);

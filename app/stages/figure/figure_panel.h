@@ -7,6 +7,7 @@
 #include "app/stages/figure/parts_page.h"
 #include "app/stages/figure/standing_page.h"
 #include "app/widgets/page_tabs.h"
+#include "core/plan/scene.h"
 
 namespace glaukophos {
 
@@ -16,7 +17,7 @@ class FigurePanel : public StagePanel {
   public:
     FigurePanel(Document& document, Loader& loader, FigureView& view, QWidget* parent = nullptr);
 
-    enum class Page { Standing, Parts, Depth, Material };
+    enum class Page { Standing, Parts, Depth, Material, Scene };
     void showPage(Page page);
     // While depths are looked for.
     [[nodiscard]] bool isBusy() const { return m_depth->isBusy(); }
@@ -29,6 +30,7 @@ class FigurePanel : public StagePanel {
   signals:
     void openRequested();
     void reimportRequested();
+    void figureRequested(const glaukophos::Beside& where);
 
   private:
     void followPage();
