@@ -32,9 +32,20 @@ struct PrepareOptions {
     std::string output;  // the plan to write
 };
 
+struct SceneOptions {
+    double faces_hour = 12.0;
+    double left_mm = 30.0;
+    double front_mm = 0.0;
+    std::vector<std::string> single;  // parts that are not copied
+    std::vector<std::string> files;   // another figure instead of a copy
+    std::string output;               // the plan to write
+};
+
 // Each returns nothing on success; errors are for the user.
 // Meshes -> a plan: repaired, stood upright on the floor, scaled and divided.
 Result<void> runPrepare(const PrepareOptions& options);
+// A plan with a copy of its figure, or with another one, beside the first.
+Result<void> runScene(const CommonOptions& options, const SceneOptions& scene);
 Result<void> runInfo(const CommonOptions& options);
 Result<void> runReach(const CommonOptions& options, bool with_vertices);
 Result<void> runProbe(const CommonOptions& options, const std::string& points_file);

@@ -93,6 +93,7 @@ void addWork(CLI::App& command, glaukophos::WorkOptions& work) {
 struct Commands {
     CommonOptions common;
     glaukophos::PrepareOptions prepare;
+    glaukophos::SceneOptions scene;
     bool with_vertices = false;
     std::string points = "-";
     bool with_points = false;
@@ -106,6 +107,24 @@ struct Commands {
     glaukophos::RenderOptions render;
     glaukophos::Result<void> outcome;
 };
+
+void addScene(CLI::App& app, Commands& all) {
+    auto* scene = app.add_subcommand("scene", "A copy of the figure, or another one, beside it");
+    scene->add_option("plan", all.common.input, "A .glauk plan, a plan.json, or a mesh")
+        ->required();
+    scene->add_option(
+        "--faces", all.scene.faces_hour,
+        "Hour of the first one's clock that it faces: 12 as it does, 6 the other way");
+    scene->add_option("--left", all.scene.left_mm, "mm to the first one's own left");
+    scene->add_option("--front", all.scene.front_mm, "mm towards its front");
+    scene->add_option("--single", all.scene.single, "Parts that both stand on: not copied");
+    scene->add_option("--figure", all.scene.files, "Meshes of another figure, instead of a copy");
+    scene->add_option("-o,--output", all.scene.output, "The .glauk plan to write")->required();
+    scene->footer(
+        "Example:\n  glaukophos-cli scene cat.glauk --faces 6 --left 20 --single cobbles -o "
+        "cats.glauk");
+    scene->callback([&all] { all.outcome = runScene(all.common, all.scene); });
+}
 
 void addLightCommands(CLI::App& app, Commands& all) {
     auto* info = app.add_subcommand("info", "Size, parts and lights of a plan or mesh");
@@ -131,6 +150,7 @@ void addLightCommands(CLI::App& app, Commands& all) {
     addCommon(*probe, all.common, "probe plan.json --points points.csv --json");
     probe->add_option("--points", all.points, "CSV of x,y,z,nx,ny,nz in mm; - is standard input");
     prepare->callback([&all] { all.outcome = runPrepare(all.prepare); });
+    addScene(app, all);
     info->callback([&all] { all.outcome = runInfo(all.common); });
     reach->callback([&all] { all.outcome = runReach(all.common, all.with_vertices); });
     probe->callback([&all] { all.outcome = runProbe(all.common, all.points); });

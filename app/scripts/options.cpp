@@ -28,13 +28,13 @@ int indexIn(const char* words, const QString& word) {
 }
 
 void showPage(MainWindow& window, const QString& page) {
-    if (const int i = indexIn("standing parts depth material", page); i >= 0) {
+    if (const int i = indexIn("standing parts depth material scene", page); i >= 0) {
         window.figurePanel().showPage(static_cast<FigurePanel::Page>(i));
     }
     if (const int i = indexIn("place glow best ready compare", page); i >= 0) {
         window.lightsPanel().showPage(static_cast<LightsPanel::Page>(i));
     }
-    if (const int i = indexIn("tone bands edges study hand", page); i >= 0) {
+    if (const int i = indexIn("tone bands edges study hand along", page); i >= 0) {
         window.valuesPanel().showPage(static_cast<ValuesPanel::Page>(i));
     }
     if (const int i = indexIn("all shade hues night shells lines under rack pots mix", page);
@@ -72,8 +72,10 @@ void addOptions(QCommandLineParser& parser) {
     add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours, 5 steps.", "number");
     add("divide", "Divide the figure into this many parts at its creases.", "number");
     add("page-shown",
-        "Page of a stage: standing, parts, depth, material; place, glow, best, ready, compare; "
-        "tone, bands, edges, study, hand; all, shade, hues, night, shells, lines, under, rack, "
+        "Page of a stage: standing, parts, depth, material, scene; place, glow, best, ready, "
+        "compare; "
+        "tone, bands, edges, study, hand, along; all, shade, hues, night, shells, lines, under, "
+        "rack, "
         "pots, mix; order, ways, time or findings.",
         "page");
     add("show",

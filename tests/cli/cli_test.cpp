@@ -89,6 +89,23 @@ TEST_F(Cli, PrepareStandsScalesAndDivides) {
     EXPECT_EQ(run("prepare " + file("lying.stl") + " --unit ell -o x.glauk").code, 2);
 }
 
+TEST_F(Cli, SceneStandsACopyOrAnotherFigureBeside) {
+    write("post.stl", binaryStl(meshOf({box({-2, -3, 0}, {2, 3, 20})}), "post"));
+    ASSERT_EQ(run("prepare " + file("post.stl") + " -o " + file("post.glauk")).code, 0);
+    const Finished made =
+        run("scene " + file("post.glauk") + " --faces 3 --left 12 -o " + file("two.glauk"));
+    ASSERT_EQ(made.code, 0) << made.output;
+    const Json info = Json::parse(run("info " + file("two.glauk") + " --json").output);
+    EXPECT_EQ(info["parts"].size(), 2U);
+    EXPECT_NEAR(info["size_mm"][0].get<double>(), 2.0 + 12.0 + 3.0, 0.01);  // it stands crosswise
+    const Finished other = run("scene " + file("two.glauk") + " --figure " + file("post.stl") +
+                               " --left -12 -o " + file("three.glauk"));
+    ASSERT_EQ(other.code, 0) << other.output;
+    EXPECT_EQ(Json::parse(run("info " + file("three.glauk") + " --json").output)["parts"].size(),
+              3U);
+    EXPECT_EQ(run("scene " + file("post.glauk") + " --single hat -o x.glauk").code, 2);
+}
+
 // A bare mesh keeps its place, so that points in its own coordinates can be probed.
 TEST_F(Cli, ABareMeshKeepsItsPlace) {
     write("high.stl", binaryStl(meshOf({box({95, 5, 20}, {105, 15, 30})}), "high"));

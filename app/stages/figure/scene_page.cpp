@@ -62,8 +62,8 @@ void ScenePage::showPlan(const Plan& plan) {
     for (const Part& part : plan.parts) m_single->addItem(q(capitalised(part.name)));
     m_single->setCurrentIndex(std::clamp(chosen, 0, m_single->count() - 1));
     const Vec3 size = plan.figure->bounds().size();
-    m_words->setText(tr("Now %n part(s), %1 by %2 mm on the ground.", nullptr,
-                        static_cast<int>(plan.parts.size()))
+    m_words->setText(tr("Now %1 parts, %2 by %3 mm on the ground.")
+                         .arg(plan.parts.size())
                          .arg(size.x(), 0, 'f', 0)
                          .arg(size.y(), 0, 'f', 0));
 }

@@ -141,11 +141,11 @@ void AlongPage::add(const Gradient& gradient) {
 }
 
 std::optional<std::size_t> AlongPage::chosen(const Plan& plan) const {
+    const std::size_t count = plan.values.gradients.size();
+    if (count == 0) return std::nullopt;
+    // Numbers are filled before the list is: the last one is the one that will be chosen.
     const int row = m_list == nullptr ? -1 : m_list->currentRow();
-    if (row < 0 || static_cast<std::size_t>(row) >= plan.values.gradients.size()) {
-        return std::nullopt;
-    }
-    return static_cast<std::size_t>(row);
+    return row < 0 ? count - 1 : std::min(static_cast<std::size_t>(row), count - 1);
 }
 
 QString AlongPage::rowFor(const Plan& plan, const Gradient& gradient) const {

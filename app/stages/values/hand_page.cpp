@@ -21,7 +21,8 @@ enum Tool { Hold, Lighter, Darker, MoreGlow, NoGlow };
 QString wordsFor(const Correction& stroke) {
     if (stroke.of_glows)
         return stroke.bands > 0 ? QObject::tr("More glow") : QObject::tr("No glow");
-    const QString bands = QObject::tr("%n band(s)", nullptr, std::abs(stroke.bands));
+    const int count = std::abs(stroke.bands);
+    const QString bands = count == 1 ? QObject::tr("one band") : QObject::tr("%1 bands").arg(count);
     return stroke.bands > 0 ? QObject::tr("Lighter by %1").arg(bands)
                             : QObject::tr("Darker by %1").arg(bands);
 }
