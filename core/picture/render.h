@@ -8,6 +8,7 @@
 #include "core/picture/accumulation.h"
 #include "core/picture/camera.h"
 #include "core/picture/look.h"
+#include "core/picture/shade_choice.h"
 #include "core/picture/traced_frame.h"
 
 namespace glaukophos {
@@ -15,19 +16,6 @@ namespace glaukophos {
 // One ray a pixel, moved by `jitter` (-.5..+.5 pixel), in the marked tiles; in all when none is.
 TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGrid& grid,
                        const Eigen::Vector2f& jitter, const std::vector<std::uint8_t>& tiles = {});
-
-// The ground behind the figure: linear greys at the top and the bottom of the picture.
-struct Backdrop {
-    float top = 0.030F;
-    float bottom = 0.085F;
-    bool floor = true;
-};
-
-struct ShadeChoice {
-    Backdrop backdrop;
-    std::optional<PartIndex> selected;  // marked with chalk along its edge
-    float line_width_px = 1.2F;
-};
 
 // Offsets that fill the pixel evenly, the first one in the middle.
 Eigen::Vector2f jitterOf(int frame);

@@ -1,7 +1,9 @@
 // The colour of each pixel of a traced frame.
 #pragma once
 
-#include "core/picture/render.h"
+#include "core/picture/look.h"
+#include "core/picture/shade_choice.h"
+#include "core/picture/traced_frame.h"
 
 namespace glaukophos {
 

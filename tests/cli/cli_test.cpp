@@ -90,16 +90,16 @@ TEST_F(Cli, PrepareStandsScalesAndDivides) {
 }
 
 TEST_F(Cli, SceneStandsACopyOrAnotherFigureBeside) {
-    write("post.stl", binaryStl(meshOf({box({-2, -3, 0}, {2, 3, 20})}), "post"));
+    write("post.stl", binaryStl(meshOf({box({-4, -6, 0}, {4, 6, 3})}), "post"));
     ASSERT_EQ(run("prepare " + file("post.stl") + " -o " + file("post.glauk")).code, 0);
     const Finished made =
-        run("scene " + file("post.glauk") + " --faces 3 --left 12 -o " + file("two.glauk"));
+        run("scene " + file("post.glauk") + " --faces 3 --left 20 -o " + file("two.glauk"));
     ASSERT_EQ(made.code, 0) << made.output;
     const Json info = Json::parse(run("info " + file("two.glauk") + " --json").output);
     EXPECT_EQ(info["parts"].size(), 2U);
-    EXPECT_NEAR(info["size_mm"][0].get<double>(), 2.0 + 12.0 + 3.0, 0.01);  // it stands crosswise
+    EXPECT_NEAR(info["size_mm"][0].get<double>(), 4.0 + 20.0 + 6.0, 0.01);  // it stands crosswise
     const Finished other = run("scene " + file("two.glauk") + " --figure " + file("post.stl") +
-                               " --left -12 -o " + file("three.glauk"));
+                               " --left -20 -o " + file("three.glauk"));
     ASSERT_EQ(other.code, 0) << other.output;
     EXPECT_EQ(Json::parse(run("info " + file("three.glauk") + " --json").output)["parts"].size(),
               3U);

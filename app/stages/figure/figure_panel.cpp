@@ -13,7 +13,7 @@ FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, Q
       m_parts(new PartsPage(document, view, this)),
       m_depth(new DepthPage(document, view, this)),
       m_material(new MaterialPage(document, this)) {
-    m_pages->addPage(tr("Standing"), tr("Size, front and what was repaired"), "pageStanding",
+    m_pages->addPage(tr("Stand"), tr("Size, front and what was repaired"), "pageStanding",
                      m_standing);
     m_pages->addPage(tr("Parts"), tr("Which surface belongs together"), "pageParts", m_parts);
     m_pages->addPage(tr("Depth"), tr("Cracks, vents and panel lines as a part"), "pageDepth",

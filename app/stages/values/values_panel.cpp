@@ -7,7 +7,7 @@ namespace glaukophos {
 
 ValuesPanel::ValuesPanel(Document& document, FigureView& view, QWidget* parent)
     : StagePanel(tr("Values"), {}, parent),
-      m_pages(new PageTabs(this)),
+      m_pages(new PageTabs(this, 3)),
       m_bands(new BandsPage(document, this)),
       m_hand(new HandPage(document, view, this)) {
     auto* tone = new TonePage(document, this);
