@@ -89,7 +89,8 @@ void markUneven(Accumulation& accumulation) {
                                0);
     tbb::parallel_for(0, rows, [&](int row) {
         for (int column = 0; column < columns; ++column) {
-            accumulation.uneven[static_cast<std::size_t>(row * columns + column)] =
+            accumulation.uneven[static_cast<std::size_t>(row) * static_cast<std::size_t>(columns) +
+                                static_cast<std::size_t>(column)] =
                 isUneven(column * kPacketSide_px, row * kPacketSide_px) ? 1 : 0;
         }
     });

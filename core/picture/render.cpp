@@ -18,6 +18,11 @@ static_assert(kPacketSide_px * kPacketSide_px == 16, "a tile is one packet of ra
 // Later frames differ from the picture so far only where neighbouring pixels do.
 constexpr int kWholeFrames = 2;
 
+std::size_t tileAt(int column, int row, int columns) {
+    return static_cast<std::size_t>(row) * static_cast<std::size_t>(columns) +
+           static_cast<std::size_t>(column);
+}
+
 // Pixels that can show the figure: the box round the projected corners of its bounds.
 struct PixelBox {
     int left = 0;
@@ -78,7 +83,7 @@ std::vector<std::uint8_t> grown(const std::vector<std::uint8_t>& tiles, const Pi
         for (int y = std::max(0, i / columns - 1); y <= std::min(rows - 1, i / columns + 1); ++y) {
             for (int x = std::max(0, i % columns - 1); x <= std::min(columns - 1, i % columns + 1);
                  ++x) {
-                result[static_cast<std::size_t>(y * columns + x)] = 1;
+                result[tileAt(x, y, columns)] = 1;
             }
         }
     }
@@ -101,7 +106,7 @@ TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGr
                       std::max(box.top / kPacketSide_px, tilesAcross(box.bottom)), [&](int row) {
                           for (int column = box.left / kPacketSide_px;
                                column < tilesAcross(box.right); ++column) {
-                              const auto tile = static_cast<std::size_t>(row * columns + column);
+                              const auto tile = tileAt(column, row, columns);
                               if (!tiles.empty() && tiles[tile] == 0) continue;
                               traceTile(figure, camera, column * kPacketSide_px,
                                         row * kPacketSide_px, jitter, frame);
@@ -130,8 +135,7 @@ void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& ca
     const int columns = tilesAcross(frame.grid.width);
     const auto isLeft = [&](int x, int y) {
         return !accumulation.uneven.empty() &&
-               accumulation.uneven[static_cast<std::size_t>((y / kPacketSide_px) * columns +
-                                                            x / kPacketSide_px)] == 0;
+               accumulation.uneven[tileAt(x / kPacketSide_px, y / kPacketSide_px, columns)] == 0;
     };
     const float again = static_cast<float>(accumulation.frames + 1) /
                         static_cast<float>(std::max(1, accumulation.frames));

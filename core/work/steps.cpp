@@ -253,8 +253,8 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     if (!greys.empty()) follows(greys.front(), steps.back(), kDryPrimer);
     append(steps, std::move(greys));
     std::vector<PartIndex> order = partsInOrder(basis);
-    std::ranges::stable_partition(order,
-                                  [&](PartIndex p) { return isRecessedGlow(basis.plan, p); });
+    std::stable_partition(order.begin(), order.end(),
+                          [&](PartIndex p) { return isRecessedGlow(basis.plan, p); });
     std::map<PartIndex, std::string> below;  // the last layer of the glow that a part stands over
     std::vector<StepsOfPart> of_parts = stepsOfParts(basis, progress);
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
