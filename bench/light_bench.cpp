@@ -78,8 +78,8 @@ BENCHMARK(relightFromTable)->Name("RelightFromTable")->Unit(benchmark::kMillisec
 void traceLight(benchmark::State& state, std::size_t light, Accuracy accuracy) {
     const DemoScene& scene = demoScene();
     for (auto _ : state) {
-        benchmark::DoNotOptimize(
-            irradianceOf(scene.plan.lights[light], *scene.plan.figure, scene.table, accuracy, {}));
+        benchmark::DoNotOptimize(irradianceOf(
+            scene.plan.lights[light], litAsItIs(*scene.plan.figure), scene.table, accuracy, {}));
     }
 }
 // The demo's lamp sits in its own glass; the same without.
@@ -89,7 +89,7 @@ void traceLampWithoutGlass(benchmark::State& state) {
     lamp.own_parts.clear();
     for (auto _ : state) {
         benchmark::DoNotOptimize(
-            irradianceOf(lamp, *scene.plan.figure, scene.table, Accuracy::Soft, {}));
+            irradianceOf(lamp, litAsItIs(*scene.plan.figure), scene.table, Accuracy::Soft, {}));
     }
 }
 BENCHMARK(traceLampWithoutGlass)->Unit(benchmark::kMillisecond)->UseRealTime();
@@ -158,7 +158,7 @@ void shapedLight(benchmark::State& state, std::size_t kind) {
     if (std::holds_alternative<GlowingPart>(light.kind)) light.own_parts = {9};
     for (auto _ : state) {
         benchmark::DoNotOptimize(
-            irradianceOf(light, *scene.plan.figure, scene.table, Accuracy::Soft, {}));
+            irradianceOf(light, litAsItIs(*scene.plan.figure), scene.table, Accuracy::Soft, {}));
     }
 }
 BENCHMARK_CAPTURE(shapedLight, Rod, 3)->Unit(benchmark::kMillisecond)->UseRealTime();

@@ -241,7 +241,7 @@ void BenchWindow::showTask() {
     }
     const TaskOf& of = batch.tasks[*m_task];
     const Step& step = work.steps[of.step];
-    const int figures = evaluated.plan.steps.figures;
+    const int figures = batch.figures;
     m_place->setText(figures > 1 ? tr("Step %1 of %2 · figure %3 of %4")
                                        .arg(of.step + 1)
                                        .arg(work.steps.size())
@@ -283,9 +283,8 @@ void BenchWindow::showTimes() {
     for (std::size_t i = 0; i < std::min<std::size_t>(wet.size(), 3); ++i) {
         const std::size_t step = indexOf(work.steps, wet[i].steps.front());
         if (step >= work.steps.size()) continue;
-        const QString which = evaluated->plan.steps.figures > 1
-                                  ? tr(", figure %1").arg(wet[i].figure + 1)
-                                  : QString();
+        const QString which =
+            batch.figures > 1 ? tr(", figure %1").arg(wet[i].figure + 1) : QString();
         lines << tr("dry in %1: %2%3")
                      .arg(clockWords(wet[i].dry_s - now), q(work.steps[step].title), which);
     }
@@ -294,10 +293,11 @@ void BenchWindow::showTimes() {
             lines << tr("Note: %1").arg(q(note.text));
         }
     }
-    const auto pace = paceOf(m_log, work);
-    if (pace && *pace > 0.05 && m_log.done.size() >= 3) {
+    const OwnPace own = paceOf(m_log);
+    const double of_planned = own.pace / batch.pace;
+    if (of_planned > 0.05 && own.coats >= 3) {
         lines << tr("So far you take %1 of the minutes planned.")
-                     .arg(QStringLiteral("%1 %").arg(100.0 * *pace, 0, 'f', 0));
+                     .arg(QStringLiteral("%1 %").arg(100.0 * of_planned, 0, 'f', 0));
     }
     m_drying->setText(lines.join(QLatin1Char('\n')));
     m_drying->setVisible(!lines.isEmpty());

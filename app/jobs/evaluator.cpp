@@ -3,10 +3,16 @@
 
 #include <chrono>
 
+#include "core/pipeline/followed.h"
+
 namespace glaukophos {
 namespace {
 
 constexpr std::chrono::milliseconds kRest{120};  // how long the hand must rest
+// Pictures follow the hand on their own: shares, ladders and charts come when it halts, and once in
+// a while.
+constexpr std::chrono::milliseconds kHalt{50};
+constexpr std::chrono::milliseconds kMeanwhile{450};
 
 }  // namespace
 
@@ -22,6 +28,9 @@ void Evaluator::request(Plan plan, std::optional<std::size_t> scored) {
 }
 
 void Evaluator::work(const Request& request, const NewestWins<Request>::Turn& turn) {
+    using Clock = std::chrono::steady_clock;
+    const bool followed = m_last != nullptr && canFollow(request.plan, *m_last);
+    if (followed && Clock::now() - m_last_time < kMeanwhile && !turn.restsFor(kHalt)) return;
     Advance how;
     how.scored = request.scored;
     how.shown = [this](const EvaluatedPtr& state) { emit evaluated(state); };
@@ -29,6 +38,7 @@ void Evaluator::work(const Request& request, const NewestWins<Request>::Turn& tu
     how.kept_sky = [this](const Form& form) { return m_cache.find(form); };
     how.keep_sky = [this](const Form& form, const SkyTable& table) { m_cache.keep(form, table); };
     m_last = advance(request.plan, m_last, {turn.stop(), {}}, how);
+    m_last_time = Clock::now();
 }
 
 }  // namespace glaukophos

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QObject>
+#include <chrono>
 #include <optional>
 
 #include "app/jobs/newest_wins.h"
@@ -37,6 +38,7 @@ class Evaluator : public QObject {
     // Used by the worker only.
     SkyCache m_cache;
     EvaluatedPtr m_last;
+    std::chrono::steady_clock::time_point m_last_time;
 
     NewestWins<Request> m_runner;  // last member
 };

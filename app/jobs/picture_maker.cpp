@@ -4,6 +4,7 @@
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/screen_profile.h"
+#include "core/pipeline/traces.h"
 
 namespace glaukophos {
 namespace {
@@ -55,17 +56,57 @@ const TracedFrame& PictureMaker::firstFrame(const PictureRequest& request, const
     const auto& form = request.evaluated->plan.figure->form;
     if (m_frame_form != form || m_frame_camera != request.camera || m_frame.grid != grid) {
         m_frame = traceFrame(*request.evaluated->plan.figure, request.camera, grid, jitterOf(0));
+        m_seen.reset();
         m_frame_form = form;
         m_frame_camera = request.camera;
     }
     return m_frame;
 }
 
+void PictureMaker::seeFor(const PictureRequest& request, const TracedFrame& frame) {
+    const Evaluated& last = *request.evaluated;
+    const Traces& now = *last.traces;
+    const bool known = m_seen && m_seen_traces->table == now.table &&
+                       m_seen_traces->raised == now.raised &&
+                       m_seen->figure->labels == last.plan.figure->labels;
+    if (known) return;
+    std::vector<bool> shown(last.plan.figure->surface.labels.size(), false);
+    for (const PixelHit& hit : frame.pixels) {
+        if (hit.triangle != kNothing) shown[hit.triangle] = true;
+    }
+    m_seen = seenFigure(last, shown);
+    m_seen_traces = last.traces;
+    m_seen_frame = frame;
+    for (PixelHit& hit : m_seen_frame.pixels) {
+        if (hit.triangle != kNothing) hit.triangle = m_seen->triangle_at[hit.triangle];
+    }
+}
+
+QImage PictureMaker::follow(const PictureRequest& request, const PixelGrid& grid) {
+    seeFor(request, firstFrame(request, grid));
+    const auto result = followed(*request.ahead, *request.evaluated, *m_seen);
+    if (!result) return {};
+    Marks marks;  // the others are of the light before
+    marks.drawn = request.evaluated->marks->drawn;
+    const Look look = lookOf(result->plan, result->appearance, request.look, marks, m_seen->shown);
+    Accumulation accumulation;
+    addFrame(accumulation, *m_seen->figure, request.camera, m_seen_frame, look, request.shade);
+    return toQImage(doubled(encoded(accumulation, *m_seen->figure, request.camera, look),
+                            request.grid.width, request.grid.height));
+}
+
 void PictureMaker::make(const PictureRequest& request,
                         const NewestWins<PictureRequest>::Turn& turn) {
     const Figure& figure = *request.evaluated->plan.figure;
     PixelGrid grid = request.grid;
-    if (request.moving) grid = {std::max(1, grid.width / 2), std::max(1, grid.height / 2)};
+    if (request.moving) grid = {(grid.width + 1) / 2, (grid.height + 1) / 2};
+    if (request.ahead != nullptr) {
+        QImage picture = follow(request, grid);
+        if (picture.isNull()) return;  // it comes with its results
+        bringToScreen(picture);
+        emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number, false);
+        return;
+    }
     const Look& look = lookFor(request, firstFrame(request, grid));
     const int frames = request.moving ? 1 : kFrames;
     Accumulation accumulation;
@@ -78,14 +119,17 @@ void PictureMaker::make(const PictureRequest& request,
         }
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames) || last) {
-            QImage picture = toQImage(encoded(accumulation, figure, request.camera, look));
+            Image made = encoded(accumulation, figure, request.camera, look);
+            if (request.moving) made = doubled(made, request.grid.width, request.grid.height);
+            QImage picture = toQImage(made);
             bringToScreen(picture);
             if (request.look.overlay == Overlay::Bands && !request.moving) {
                 constexpr int kNumber_px = 11;
                 paintBandNumbers(picture, bandLabels(figure, m_frame, look, kNumber_px - 3), look,
                                  kNumber_px);
             }
-            emit pictureReady(picture, request.number, last && !request.moving);
+            emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number,
+                              last && !request.moving);
         }
         if (turn.isOver()) return;
     }

@@ -6,12 +6,14 @@
 
 #include "app/jobs/newest_wins.h"
 #include "core/picture/render.h"
-#include "core/pipeline/evaluated.h"
+#include "core/pipeline/followed.h"
 
 namespace glaukophos {
 
 struct PictureRequest {
     EvaluatedPtr evaluated;
+    // What the hand has made of the plan since that was worked out; null: nothing.
+    std::shared_ptr<const Plan> ahead;
     LookChoice look;
     Camera camera;
     PixelGrid grid;  // of the full picture, in device pixels
@@ -37,6 +39,9 @@ class PictureMaker : public QObject {
     void make(const PictureRequest& request, const NewestWins<PictureRequest>::Turn& turn);
     const Look& lookFor(const PictureRequest& request, const TracedFrame& frame);
     const TracedFrame& firstFrame(const PictureRequest& request, const PixelGrid& grid);
+    // Of a plan ahead of its results; null where they say too little.
+    QImage follow(const PictureRequest& request, const PixelGrid& grid);
+    void seeFor(const PictureRequest& request, const TracedFrame& frame);
 
     // Used by the worker only: the last look, kept while only the view changes.
     EvaluatedPtr m_look_of;
@@ -46,6 +51,10 @@ class PictureMaker : public QObject {
     std::shared_ptr<const Form> m_frame_form;
     Camera m_frame_camera;
     TracedFrame m_frame;
+    // ... and what it shows of the figure, by the traces it was made from.
+    std::optional<SeenFigure> m_seen;
+    std::shared_ptr<const Traces> m_seen_traces;
+    TracedFrame m_seen_frame;  // with the triangles of `m_seen`
 
     NewestWins<PictureRequest> m_runner;  // last member
 };

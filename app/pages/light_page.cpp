@@ -14,7 +14,10 @@ LightPage::LightPage(Document& document, QWidget* parent)
     m_column->setContentsMargins(0, 0, 0, 0);
     m_column->setSpacing(7);
     connect(&document, &Document::changed, this, [this](Aspect aspect) {
-        if (aspect != Aspect::Values && aspect != Aspect::Colours) refresh();
+        if (aspect == Aspect::Values || aspect == Aspect::Colours) return;
+        refresh();
+        // While a light moves, what is said of it comes with the results.
+        if (aspect != Aspect::Lights) refreshResults();
     });
     connect(&document, &Document::evaluatedChanged, this, &LightPage::refreshResults);
 }
@@ -88,6 +91,7 @@ void LightPage::addPlace(const LightPlace& place) {
 void LightPage::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
     refresh();
+    refreshResults();
 }
 
 void LightPage::refreshResults() {
@@ -119,7 +123,6 @@ void LightPage::refresh() {
         }
     }
     showLight(*light);
-    showResults(*light);
     m_showing = false;
 }
 

@@ -26,10 +26,11 @@ void lightsSection(Page& page, const Evaluated& evaluated) {
     QFont font(QStringLiteral("Manrope"));
     font.setPixelSize(12);
     painter.setFont(font);
-    paintSkyChart(painter, QRectF(0, 0, kChart / 0.2, kChart / 0.2), evaluated.plan,
-                  evaluated.plan.lights.size(),
-                  {evaluated.plan.view.hour, evaluated.plan.view.upside_down},
-                  {Qt::white, QColor(0xf0, 0xf0, 0xf0), kRule, kInk, kInk});
+    const QRectF chart(0, 0, kChart / 0.2, kChart / 0.2);
+    const Seat seat{evaluated.plan.view.hour, evaluated.plan.view.upside_down};
+    const ChartColours colours{Qt::white, QColor(0xf0, 0xf0, 0xf0), kRule, kInk, kInk};
+    paintChartGround(painter, chart, seat, colours);
+    paintChartLights(painter, chart, evaluated.plan, evaluated.plan.lights.size(), seat, colours);
     painter.restore();
 
     const double left = page.area().left() + kChart + 2;

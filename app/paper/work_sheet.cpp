@@ -236,7 +236,7 @@ void scheduleSection(Page& page, const Evaluated& evaluated) {
                            .arg(of.step + 1)
                            .arg(q(step.title));
         if (step.coats > 1) line += QObject::tr(", coat %1").arg(of.coat + 1);
-        if (evaluated.plan.steps.figures > 1) {
+        if (batch.figures > 1) {
             line += QObject::tr(" (figure %1)").arg(figures.join(QStringLiteral(", ")));
         }
         page.ensure(6.0);

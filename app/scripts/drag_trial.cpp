@@ -1,6 +1,7 @@
 // The hand moves 60 times a second and does not wait for pictures.
 #include "app/scripts/drag_trial.h"
 
+#include <QEvent>
 #include <algorithm>
 #include <cmath>
 
@@ -14,14 +15,32 @@ constexpr int kHand_ms = 16;
 DragTrial::DragTrial(MainWindow& window, int steps) : m_window(window), m_left(steps) {
     m_hand.setInterval(kHand_ms);
     connect(&m_hand, &QTimer::timeout, this, &DragTrial::move);
-    connect(&window.figureView(), &FigureView::pictureShown, this, [this] {
-        if (m_hand.isActive()) ++m_pictures;
-    });
+    connect(&window.figureView(), &FigureView::pictureShown, this, [this] { m_arrived = true; });
+    window.figureView().installEventFilter(this);
 }
 
 void DragTrial::start() {
     m_clock.start();
     m_hand.start();
+}
+
+bool DragTrial::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::Paint && m_arrived && m_hand.isActive()) {
+        m_arrived = false;
+        // The filter comes before the painting.
+        QTimer::singleShot(0, this, &DragTrial::count);
+    }
+    return QObject::eventFilter(watched, event);
+}
+
+void DragTrial::count() {
+    const auto& plan = m_window.figureView().shownPlan();
+    const std::size_t light = m_window.document().selectedLight();
+    if (plan == nullptr || light >= plan->lights.size()) return;
+    const auto shown = std::ranges::find(m_moves, plan->lights[light].kind, &Move::kind);
+    if (shown == m_moves.end()) return;
+    m_delays_ms.push_back(m_clock.elapsed() - shown->time_ms);
+    m_moves.erase(m_moves.begin(), std::next(shown));
 }
 
 void DragTrial::move() {
@@ -43,14 +62,19 @@ void DragTrial::move() {
             }
         },
         1);
+    m_moves.push_back({document.plan().lights[document.selectedLight()].kind, m_clock.elapsed()});
 }
 
 QString DragTrial::report() const {
     const double seconds = 1e-3 * static_cast<double>(m_clock.elapsed());
-    return QStringLiteral("%1 pictures in %2 s, %3 a second")
-        .arg(m_pictures)
+    std::vector<qint64> delays = m_delays_ms;
+    std::ranges::sort(delays);
+    const qint64 most = delays.empty() ? 0 : delays[(9 * (delays.size() - 1)) / 10];
+    return QStringLiteral("%1 pictures in %2 s, %3 a second; 9 in 10 within %4 ms of the hand")
+        .arg(delays.size())
         .arg(seconds, 0, 'f', 1)
-        .arg(m_pictures / std::max(1e-3, seconds), 0, 'f', 1);
+        .arg(static_cast<double>(delays.size()) / std::max(1e-3, seconds), 0, 'f', 1)
+        .arg(most);
 }
 
 }  // namespace glaukophos

@@ -28,7 +28,7 @@ int indexIn(const char* words, const QString& word) {
 }
 
 void showPage(MainWindow& window, const QString& page) {
-    if (const int i = indexIn("standing parts depth material scene", page); i >= 0) {
+    if (const int i = indexIn("standing parts depth material volume scene", page); i >= 0) {
         window.figurePanel().showPage(static_cast<FigurePanel::Page>(i));
     }
     if (const int i = indexIn("place glow best ready compare", page); i >= 0) {
@@ -72,8 +72,8 @@ void addOptions(QCommandLineParser& parser) {
     add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours, 5 steps.", "number");
     add("divide", "Divide the figure into this many parts at its creases.", "number");
     add("page-shown",
-        "Page of a stage: standing, parts, depth, material, scene; place, glow, best, ready, "
-        "compare; "
+        "Page of a stage: standing, parts, depth, material, volume, scene; place, glow, best, "
+        "ready, compare; "
         "tone, bands, edges, study, hand, along; all, shade, hues, night, shells, lines, under, "
         "rack, "
         "pots, mix; order, ways, time or findings.",

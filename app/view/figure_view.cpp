@@ -8,6 +8,7 @@
 
 #include "app/view/caption.h"
 #include "app/view/place_tool.h"
+#include "app/widgets/clear_pixmap.h"
 #include "app/widgets/number_style.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
@@ -37,6 +38,10 @@ FigureView::FigureView(Document& document, QWidget* parent)
     connect(&m_maker, &PictureMaker::pictureReady, this,
             [this](const QImage& picture, int number, bool finished) {
                 m_picture = picture;
+                while (!m_requested.empty() && m_requested.front().first < number) {
+                    m_requested.pop_front();
+                }
+                if (!m_requested.empty()) m_shown_plan = m_requested.front().second;
                 m_finished = finished && number == m_request_number && !m_rest.isActive();
                 update();
                 emit pictureShown();
@@ -75,7 +80,7 @@ void FigureView::follow(Aspect aspect) {
     // After a change of light or paint the picture follows the results, not the plan.
     const bool results_follow =
         aspect == Aspect::Lights || aspect == Aspect::Values || aspect == Aspect::Colours;
-    if (!results_follow) requestPicture(false);
+    if (!results_follow || isAhead()) requestPicture(false);
     update();
 }
 
@@ -171,6 +176,7 @@ void FigureView::requestPicture(bool moving) {
     }
     PictureRequest request;
     request.evaluated = m_document.evaluated();
+    if (isAhead()) request.ahead = std::make_shared<const Plan>(m_document.plan());
     request.look = m_look;
     request.look.light = std::min(m_look.light, request.evaluated->plan.lights.size());
     request.camera = camera();
@@ -178,9 +184,29 @@ void FigureView::requestPicture(bool moving) {
     request.shade.backdrop = currentTheme().backdrop;
     request.shade.backdrop.floor = !m_view.upside_down;
     request.shade.selected = m_document.selectedPart();
-    request.moving = moving;
+    request.moving = moving || request.ahead != nullptr;
     request.number = ++m_request_number;
+    m_requested.emplace_back(
+        request.number,
+        request.ahead != nullptr
+            ? request.ahead
+            : std::shared_ptr<const Plan>(request.evaluated, &request.evaluated->plan));
+    constexpr std::size_t kMostKept = 200;  // most are never made: newer ones came
+    if (m_requested.size() > kMostKept) m_requested.pop_front();
     m_maker.request(std::move(request));
+}
+
+bool FigureView::isAhead() const {
+    if (!m_document.isOpen() || m_document.evaluated() == nullptr) return false;
+    // These show the figure before any light, or what was worked out from it.
+    const bool follows = m_look.overlay != Overlay::Bare && m_look.overlay != Overlay::Parts &&
+                         m_look.overlay != Overlay::Layer && m_look.overlay != Overlay::Under &&
+                         m_look.overlay != Overlay::Edges;
+    const Plan& now = m_document.plan();
+    const Plan& then = m_document.evaluated()->plan;
+    if (!follows || !canFollow(now, *m_document.evaluated())) return false;
+    return then.lights != now.lights || then.values != now.values || then.colours != now.colours ||
+           then.parts != now.parts;
 }
 
 void FigureView::showMoving() {
@@ -310,12 +336,30 @@ void FigureView::paintOver(QPainter& painter) {
     if (m_tool != nullptr) m_tool->paint(painter, m_pointer);
     if (m_handles && !m_from_light) {
         const Projection project = [&](const Vec3& point) { return held.positionOf(point); };
-        paintHourRing(painter, orreryOf(m_document.plan()), held.camera.eye_mm, project);
+        painter.drawPixmap(0, 0, hourRing(held));
         paintSightLines(painter, m_document.plan(), m_sight_lines, project, markRoom());
         paintLightMarks(painter, m_document.plan(), {m_document.selectedLight(), m_hovered},
                         project, markRoom());
     }
     if (m_marked_place) paintMarkedPlace(painter, held, *m_marked_place);
+}
+
+const QPixmap& FigureView::hourRing(const ViewSpace& held) {
+    const Bounds& bounds = m_document.plan().figure->bounds();
+    const QSize size = (QSizeF(this->size()) * devicePixelRatioF()).toSize();
+    const bool known = m_ring.size() == size && m_ring_camera == held.camera &&
+                       m_ring_theme == &currentTheme() && m_ring_bounds.low == bounds.low &&
+                       m_ring_bounds.high == bounds.high;
+    if (known) return m_ring;
+    m_ring = clearPixmap(this->size(), devicePixelRatioF());
+    m_ring_camera = held.camera;
+    m_ring_theme = &currentTheme();
+    m_ring_bounds = bounds;
+    QPainter painter(&m_ring);
+    painter.setFont(font());
+    paintHourRing(painter, orreryOf(m_document.plan()), held.camera.eye_mm,
+                  [&](const Vec3& point) { return held.positionOf(point); });
+    return m_ring;
 }
 
 void FigureView::paintEvent(QPaintEvent* /*event*/) {
@@ -331,15 +375,18 @@ void FigureView::paintEvent(QPaintEvent* /*event*/) {
         return;
     }
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.drawImage(rect(), m_picture);
+    painter.setRenderHint(QPainter::Antialiasing);
+    if (m_document.isOpen()) {
+        paintOver(painter);
+        refreshCaption();
+    }
+    // Painted over, since a rounded clip makes everything drawn inside it slow.
+    QPainterPath corners;
+    corners.addRect(rect());
     QPainterPath frame;
     frame.addRoundedRect(rect(), kCorner_px, kCorner_px);
-    painter.fillRect(rect(), currentTheme().ground);
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setClipPath(frame);
-    painter.drawImage(rect(), m_picture);
-    if (!m_document.isOpen()) return;
-    paintOver(painter);
-    refreshCaption();
+    painter.fillPath(corners.subtracted(frame), currentTheme().ground);
 }
 
 }  // namespace glaukophos

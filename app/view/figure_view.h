@@ -1,8 +1,10 @@
 // The figure, large, always there: turned in the hand, read with the pointer.
 #pragma once
 
+#include <QPixmap>
 #include <QTimer>
 #include <QWidget>
+#include <deque>
 #include <memory>
 #include <optional>
 
@@ -63,6 +65,8 @@ class FigureView : public QWidget, public FigureHolder {
 
     [[nodiscard]] bool isFinished() const { return m_finished; }
     [[nodiscard]] const QImage& picture() const { return m_picture; }
+    // That the picture shows; null before the first.
+    [[nodiscard]] const std::shared_ptr<const Plan>& shownPlan() const { return m_shown_plan; }
     [[nodiscard]] Camera camera() const;
     [[nodiscard]] PixelGrid grid() const;
     [[nodiscard]] ViewSpace space() const override;
@@ -94,6 +98,9 @@ class FigureView : public QWidget, public FigureHolder {
     void connectDocument();
     void follow(Aspect aspect);  // a change of the plan
     void requestPicture(bool moving);
+    // Whether the hand has made something of the plan since it was worked out that a picture can
+    // follow.
+    [[nodiscard]] bool isAhead() const;
     void showMoving();
     [[nodiscard]] std::optional<RayHit> hitAt(const QPointF& position) const;
     void slide(const QPointF& pixels);
@@ -107,18 +114,25 @@ class FigureView : public QWidget, public FigureHolder {
     void hover(std::optional<std::size_t> light);
     void refreshCaption();
     void paintOver(QPainter& painter);
+    [[nodiscard]] const QPixmap& hourRing(const ViewSpace& held);
 
     Document& m_document;
     QTimer m_rest;  // fires when the hand has rested
     QImage m_picture;
     bool m_finished = false;
     int m_request_number = 0;
+    std::deque<std::pair<int, std::shared_ptr<const Plan>>> m_requested;  // by number
+    std::shared_ptr<const Plan> m_shown_plan;
     LookChoice m_look;
     ViewChoice m_view;
     std::optional<std::size_t> m_from_light;
     std::vector<std::uint32_t> m_touched;
     QString m_layer_title;
-    CaptionWords m_said;  // what the caption says
+    QPixmap m_ring;                      // drawn once a view: it takes as long as the picture
+    Camera m_ring_camera;                // that it was drawn for,
+    const void* m_ring_theme = nullptr;  // in this theme
+    Bounds m_ring_bounds;                // round this
+    CaptionWords m_said;                 // what the caption says
     std::optional<Vec3> m_marked_place;
     std::optional<Spot> m_sight_spot;
     std::vector<SightLine> m_sight_lines;

@@ -170,7 +170,10 @@ LadderStrip::LadderStrip(Document& document, QWidget* parent)
         update();
     };
     connect(&document, &Document::evaluatedChanged, this, refresh);
-    connect(&document, &Document::changed, this, refresh);
+    connect(&document, &Document::changed, this, [refresh](Aspect aspect) {
+        // What follows the light comes with the results.
+        if (aspect != Aspect::Lights) refresh();
+    });
     refresh();
 }
 

@@ -101,7 +101,7 @@ void LanesView::paintLanes(QPainter& painter, const QRectF& area, const Batch& b
                            const Schedule& schedule, double scale) const {
     const Evaluated& evaluated = *m_document.evaluated();
     const Theme& t = currentTheme();
-    const int figures = evaluated.plan.steps.figures;
+    const int figures = batch.figures;
     const double lane = area.height() / figures;
     const double block = std::clamp(0.62 * lane, 2.0, 26.0);
     for (int f = 0; f < figures; ++f) {
@@ -148,7 +148,7 @@ std::optional<std::size_t> LanesView::slotAt(const QPointF& position) const {
     const double scale =
         area.width() / std::max({shown->deskMinutes(shown->schedule),
                                  shown->deskMinutes(shown->one_after_another), 1.0});
-    const int figures = m_document.evaluated()->plan.steps.figures;
+    const int figures = shown->figures;
     const double lane = 0.52 * area.height() / figures;
     const auto figure = static_cast<int>(std::floor((position.y() - area.top()) / lane));
     const double minutes = (position.x() - area.left()) / scale;

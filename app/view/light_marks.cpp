@@ -7,6 +7,7 @@
 #include <algorithm>
 
 #include "app/view/light_glyphs.h"
+#include "app/widgets/clear_pixmap.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 #include "core/light/shaped_source.h"
@@ -119,9 +120,7 @@ void paintHaloText(QPainter& painter, const QPointF& baseline, const QFont& font
     QPixmap words;
     if (!QPixmapCache::find(key, &words)) {
         const QSizeF size(metrics.horizontalAdvance(text) + 2 * kRim, metrics.height() + 2 * kRim);
-        words = QPixmap((size * ratio).toSize());
-        words.setDevicePixelRatio(ratio);
-        words.fill(Qt::transparent);
+        words = clearPixmap(size, ratio);
         QPainter inside(&words);
         inside.setRenderHint(QPainter::Antialiasing);
         QPainterPath path;

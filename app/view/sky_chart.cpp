@@ -9,6 +9,7 @@
 #include <cmath>
 
 #include "app/view/light_glyphs.h"
+#include "app/widgets/clear_pixmap.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 #include "core/lighting/aim.h"
@@ -182,6 +183,7 @@ void paintLight(QPainter& painter, const QPointF& at, const QPointF& middle, con
     painter.setPen(colours.text);
     if (!selected) return;
     QFont font = painter.font();
+    font.setPixelSize(12);
     font.setWeight(QFont::Normal);
     painter.setFont(font);
     // Towards the middle, where no hour is.
@@ -207,14 +209,22 @@ ClockDirection directionAt(ChartPoint point, const Seat& seat) {
     return {hour - 12.0 * std::floor(hour / 12.0), height};
 }
 
-void paintSkyChart(QPainter& painter, const QRectF& area, const Plan& plan, std::size_t selected,
-                   const Seat& seat, const ChartColours& colours, const QImage* scores) {
+void paintChartGround(QPainter& painter, const QRectF& area, const Seat& seat,
+                      const ChartColours& colours, const QImage* scores) {
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     const QRectF disk = diskOf(area);
     paintGrid(painter, disk, seat, colours, scores);
     paintHours(painter, disk, seat, colours);
     paintFigureGlyph(painter, disk, seat, colours);
+    painter.restore();
+}
+
+void paintChartLights(QPainter& painter, const QRectF& area, const Plan& plan, std::size_t selected,
+                      const Seat& seat, const ChartColours& colours) {
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    const QRectF disk = diskOf(area);
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         const auto direction = directionOf(plan.lights[l], plan);
         if (!direction) continue;
@@ -241,6 +251,7 @@ SkyChart::SkyChart(QWidget* parent) : QWidget(parent) {
 
 void SkyChart::setSeat(const Seat& seat) {
     m_seat = seat;
+    m_ground = {};
     update();
 }
 
@@ -263,9 +274,21 @@ std::optional<ClockDirection> SkyChart::draggable() const {
 }
 
 void SkyChart::showScores(const ScoreMap* scores, const std::vector<Proposal>& proposals) {
+    const auto totals = [](const ScoreMap& map) {
+        std::vector<float> all;
+        for (const DirectionScore& score : map.scores) all.push_back(score.total);
+        return all;
+    };
+    const bool same = scores != nullptr && m_scores && totals(*scores) == totals(*m_scores) &&
+                      proposals.size() == m_proposals.size();
+    if (same) {
+        m_proposals = proposals;
+        return update();
+    }
     m_scores = scores != nullptr ? std::optional(*scores) : std::nullopt;
     m_score_picture = m_scores ? scorePicture(*m_scores) : QImage();
     m_proposals = proposals;
+    m_ground = {};
     update();
 }
 
@@ -345,9 +368,17 @@ void SkyChart::paintEvent(QPaintEvent* /*event*/) {
     if (m_plan.figure == nullptr) return;
     QPainter painter(this);
     const Theme& t = currentTheme();
-    paintSkyChart(painter, rect(), m_plan, m_selected, m_seat,
-                  {t.panel, t.field, t.soft_text, t.text, t.accent},
-                  m_scores ? &m_score_picture : nullptr);
+    const ChartColours colours{t.panel, t.field, t.soft_text, t.text, t.accent};
+    const QSize size = (QSizeF(this->size()) * devicePixelRatioF()).toSize();
+    if (m_ground.size() != size || m_ground_theme != &t) {
+        m_ground = clearPixmap(this->size(), devicePixelRatioF());
+        m_ground_theme = &t;
+        QPainter inside(&m_ground);
+        inside.setFont(font());
+        paintChartGround(inside, rect(), m_seat, colours, m_scores ? &m_score_picture : nullptr);
+    }
+    painter.drawPixmap(0, 0, m_ground);
+    paintChartLights(painter, rect(), m_plan, m_selected, m_seat, colours);
     paintScores(painter);
     if (hasFocus()) {
         painter.setPen(QPen(t.accent, 1));

@@ -30,10 +30,12 @@ struct ChartColours {
     QColor ground, sky, line, text, accent;
 };
 
-// Draws the chart with the lights of `plan`, `selected` marked (pass the number of lights for
-// none). `scores` is laid out for a painter at 12.
-void paintSkyChart(QPainter& painter, const QRectF& area, const Plan& plan, std::size_t selected,
-                   const Seat& seat, const ChartColours& colours, const QImage* scores = nullptr);
+// Draws the chart without any light. `scores` is laid out for a painter at 12.
+void paintChartGround(QPainter& painter, const QRectF& area, const Seat& seat,
+                      const ChartColours& colours, const QImage* scores = nullptr);
+// ... and the lights of `plan` on it, `selected` marked (pass the number of lights for none).
+void paintChartLights(QPainter& painter, const QRectF& area, const Plan& plan, std::size_t selected,
+                      const Seat& seat, const ChartColours& colours);
 
 class SkyChart : public QWidget {
     Q_OBJECT
@@ -76,6 +78,8 @@ class SkyChart : public QWidget {
     std::size_t m_selected = 0;
     std::optional<ScoreMap> m_scores;
     QImage m_score_picture;
+    QPixmap m_ground;  // all but the lights, which move; null: to be drawn anew
+    const void* m_ground_theme = nullptr;
     std::vector<Proposal> m_proposals;
 };
 

@@ -3,7 +3,10 @@
 
 #include <Eigen/LU>
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <map>
+#include <mutex>
 
 #include "core/colour/cie_tables.h"
 
@@ -100,7 +103,10 @@ LightSpectrum lightOfColour(const Srgb& colour) {
     return normalised(d65Spectrum() * reflectanceOf(scaled).share);
 }
 
-Reflectance reflectanceOf(const Srgb& colour) {
+namespace {
+
+// A Newton search of half a millisecond, asked for again and again by the same few colours.
+Reflectance smoothestOf(const Srgb& colour) {
     const Vec3d target = linearFrom(colour).rgb.cwiseMax(1e-4).cwiseMin(0.9999);
     Eigen::Matrix<double, 3, kBands> to_rgb;
     const Observer xyz = observer() * daylight().power.matrix().asDiagonal();
@@ -108,6 +114,24 @@ Reflectance reflectanceOf(const Srgb& colour) {
         to_rgb.col(band) = linearFrom(Xyz{xyz.col(band)}).rgb;
     }
     return {smoothest(to_rgb, target)};
+}
+
+}  // namespace
+
+Reflectance reflectanceOf(const Srgb& colour) {
+    constexpr std::size_t kMostKept = 256;
+    static std::mutex mutex;
+    static std::map<std::array<double, 3>, Reflectance> kept;
+    const std::array<double, 3> key{colour.r, colour.g, colour.b};
+    {
+        const std::scoped_lock lock(mutex);
+        if (const auto known = kept.find(key); known != kept.end()) return known->second;
+    }
+    Reflectance reflectance = smoothestOf(colour);
+    const std::scoped_lock lock(mutex);
+    if (kept.size() >= kMostKept) kept.clear();
+    kept.emplace(key, reflectance);
+    return reflectance;
 }
 
 Xyz reflected(const LightSpectrum& light, const Reflectance& reflectance) {

@@ -1,8 +1,10 @@
 #include "core/figure/grain.h"
 
 #include <Eigen/Dense>
+#include <algorithm>
 #include <cmath>
 
+#include "core/figure/pieces.h"
 #include "core/geometry/slope.h"
 #include "core/geometry/surface_distance.h"
 
@@ -13,39 +15,15 @@ namespace {
 constexpr double kNarrow = 0.6;
 constexpr float kRound = 0.25F;  // of the greater curvature, that both differ by at least
 
-// The vertices of each piece that hangs together, as numbers of pieces.
-std::vector<std::uint32_t> pieceNumbers(const Surface& surface, std::size_t& count) {
-    constexpr std::uint32_t kNone = 0xFFFFFFFFU;
-    std::vector<std::uint32_t> number(surface.parts.size(), kNone);
-    std::vector<std::uint32_t> waiting;
-    count = 0;
-    for (std::uint32_t start = 0; start < number.size(); ++start) {
-        if (number[start] != kNone) continue;
-        const auto piece = static_cast<std::uint32_t>(count++);
-        waiting = {start};
-        number[start] = piece;
-        while (!waiting.empty()) {
-            const std::uint32_t v = waiting.back();
-            waiting.pop_back();
-            for (const std::uint32_t other : surface.links.of(v)) {
-                if (number[other] != kNone) continue;
-                number[other] = piece;
-                waiting.push_back(other);
-            }
-        }
-    }
-    return number;
-}
-
 // The vertex of each piece that is farthest from the sources.
-std::vector<std::uint32_t> farthest(std::span<const std::uint32_t> number, std::size_t count,
+std::vector<std::uint32_t> farthest(const std::vector<Piece>& pieces,
                                     std::span<const float> distances) {
-    std::vector<std::uint32_t> ends(count, 0);
-    std::vector<float> most(count, -1.0F);
-    for (std::uint32_t v = 0; v < number.size(); ++v) {
-        if (!std::isfinite(distances[v]) || distances[v] <= most[number[v]]) continue;
-        most[number[v]] = distances[v];
-        ends[number[v]] = v;
+    std::vector<std::uint32_t> ends;
+    ends.reserve(pieces.size());
+    for (const Piece& piece : pieces) {
+        ends.push_back(*std::ranges::max_element(piece.vertices, {}, [&](std::uint32_t v) {
+            return std::isfinite(distances[v]) ? distances[v] : -1.0F;
+        }));
     }
     return ends;
 }
@@ -53,27 +31,23 @@ std::vector<std::uint32_t> farthest(std::span<const std::uint32_t> number, std::
 // Distance from the first ends of all narrow pieces, then that from their other ends; -1 on all
 // pieces that are not narrow.
 std::vector<float> waysAlong(const Surface& surface) {
-    std::size_t count = 0;
-    const std::vector<std::uint32_t> number = pieceNumbers(surface, count);
-    std::vector<std::uint32_t> sources(count, 0);
-    std::vector<double> area(count, 0.0);
-    for (std::uint32_t v = 0; v < number.size(); ++v) {
-        sources[number[v]] = v;
-        area[number[v]] += surface.areas_mm2[v];
-    }
+    const std::vector<Piece> pieces = piecesOf(surface);
+    std::vector<std::uint32_t> sources;
+    sources.reserve(pieces.size());
+    for (const Piece& piece : pieces) sources.push_back(piece.vertices.front());
     // To and fro: from anywhere to one end, from there to the other.
-    sources = farthest(number, count, surfaceDistances(surface.mesh, sources));
-    std::vector<float> ways = surfaceDistances(surface.mesh, sources);
-    const std::vector<std::uint32_t> ends = farthest(number, count, ways);
-    std::vector<bool> narrow(count);
-    for (std::size_t p = 0; p < count; ++p) {
-        const double length = ways[ends[p]];
-        narrow[p] = area[p] < kNarrow * length * length;
-    }
+    sources = farthest(pieces, surfaceDistances(surface.mesh, sources));
+    const std::vector<float> there = surfaceDistances(surface.mesh, sources);
+    const std::vector<std::uint32_t> ends = farthest(pieces, there);
     const std::vector<float> back = surfaceDistances(surface.mesh, ends);
-    ways.insert(ways.end(), back.begin(), back.end());
-    for (std::size_t i = 0; i < ways.size(); ++i) {
-        if (!narrow[number[i % number.size()]] || !std::isfinite(ways[i])) ways[i] = -1.0F;
+    std::vector<float> ways(2 * there.size(), -1.0F);
+    for (std::size_t p = 0; p < pieces.size(); ++p) {
+        const double length = there[ends[p]];
+        if (pieces[p].area_mm2 >= kNarrow * length * length) continue;
+        for (const std::uint32_t v : pieces[p].vertices) {
+            if (std::isfinite(there[v])) ways[v] = there[v];
+            if (std::isfinite(back[v])) ways[there.size() + v] = back[v];
+        }
     }
     return ways;
 }

@@ -80,7 +80,7 @@ void unseenGlow(const RuleBasis& basis, std::vector<Finding>& found) {
         const std::vector<Shell> shells = shellsOf(basis.plan, basis.appearance.irradiance, l);
         if (shells.empty()) continue;
         const std::vector<float> seen = basis.plan.figure->spread(
-            irradianceOf(light, *basis.plan.figure, {}, Accuracy::Preview, {}));
+            irradianceOf(light, litAsItIs(*basis.plan.figure), {}, Accuracy::Preview, {}));
         const std::vector<float>& planned = basis.appearance.irradiance.of_lights[l];
         const double rim = shells.front().irradiance;
         const std::vector<float> levels = glowLevels(basis.plan, basis.appearance.irradiance, l);

@@ -17,7 +17,8 @@ CoatDone coatFrom(const Entry& entry) {
             entry.whole("coat", 1) - 1,
             entry.number("minutes", 0.0),
             entry.number("done_s", 0.0),
-            entry.number("dry_s", 0.0)};
+            entry.number("dry_s", 0.0),
+            entry.number("usual_min", 0.0)};
 }
 
 BenchLog logFrom(const Json& json) {
@@ -48,7 +49,8 @@ std::string benchText(const BenchLog& log) {
                                 {"coat", done.coat + 1},
                                 {"minutes", done.minutes},
                                 {"done_s", done.done_s},
-                                {"dry_s", done.dry_s}});
+                                {"dry_s", done.dry_s},
+                                {"usual_min", done.usual_min}});
     }
     for (const BenchNote& note : log.notes) {
         json["notes"].push_back({{"step", note.step}, {"text", note.text}});

@@ -12,6 +12,7 @@
 #include "core/io/step_json.h"
 #include "core/io/value_json.h"
 #include "core/io/version_1.h"
+#include "core/io/volume_json.h"
 #include "core/plan/light_variants.h"
 
 namespace glaukophos {
@@ -56,6 +57,7 @@ Part partFrom(const Entry& entry) {
     part.focus = found->second;
     part.hidden = entry.flag("hidden", false);
     part.locked = entry.flag("locked", false);
+    part.stands_in = entry.whole("stands_in", 0);
     part.lift = entry.number("lift_L", 0.0);
     part.calm = entry.number("calm", 0.0);
     takePartColours(entry, part);
@@ -80,6 +82,7 @@ Json partJson(const Part& part) {
     }
     if (part.hidden) json["hidden"] = true;
     if (part.locked) json["locked"] = true;
+    if (part.stands_in != 0) json["stands_in"] = part.stands_in;
     if (part.lift != 0.0) json["lift_L"] = part.lift;
     if (part.calm != 0.0) json["calm"] = part.calm;
     addPartColours(part, json);
@@ -155,6 +158,11 @@ WrittenPlan written(const Json& json) {
     }
     if (plan.variants.size() > kMostVariants) {
         throw Wrong{fmt::format("\"variants\" has more than {} entries", kMostVariants)};
+    }
+    for (const Json& item : root.list("volumes")) {
+        if (plan.volumes.size() == kMostVolumes) throw Wrong{"\"volumes\" is too long"};
+        plan.volumes.push_back(
+            volumeFrom(Entry(item, fmt::format("volume {}", plan.volumes.size() + 1))));
     }
     plan.values = valuesFrom(root.object("values"));
     plan.colours = coloursFrom(root.object("colours"));
@@ -255,6 +263,7 @@ std::string planJson(const Plan& plan, const StoredFigure& stored) {
         json["variants"].push_back(
             {{"name", variant.name}, {"lights", lightsJson(variant.lights, plan.parts)}});
     }
+    for (const PaintedVolume& volume : plan.volumes) json["volumes"].push_back(volumeJson(volume));
     json["values"] = valuesJson(plan.values);
     json["colours"] = coloursJson(plan.colours);
     for (const DrawnLine& line : plan.lines) json["lines"].push_back(lineJson(line));

@@ -234,6 +234,7 @@ std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> norma
                               const FarLight& far) {
     const Vec3 direction = towards(far.direction);
     const std::vector<WeightedDirection> near = directionsAround(direction);
+    const std::vector<Vec3>& directions = skyDirections();
     std::vector<float> irradiance(normals.size(), 0.0F);
     forChunks(normals.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t i = begin; i < end; ++i) {
@@ -243,7 +244,7 @@ std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> norma
             float all = 0.0F;
             for (const WeightedDirection& w : near) {
                 // What lies below the point's own horizon says nothing about shadows.
-                if (skyDirections()[w.index].dot(normals[i]) <= 0.0F) continue;
+                if (directions[w.index].dot(normals[i]) <= 0.0F) continue;
                 all += w.weight;
                 if (sees(table.bits[i], w.index)) seen += w.weight;
             }

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <limits>
 
+#include "core/base/fingerprint.h"
 #include "core/base/finite.h"
 #include "core/base/parallel.h"
 
@@ -12,14 +13,13 @@ namespace {
 
 // Whether a preview can come from the table: from far away, or from a lamp beyond the figure's
 // bounds, and nothing that the table's rays met lets the light pass.
-bool canBeLookedUp(const Light& light, const Figure& figure, const SkyTable& table) {
+bool canBeLookedUp(const Light& light, const Bounds& bounds, const SkyTable& table) {
     if (table.rounds < kSkyRounds || !light.own_parts.empty() || !light.passed_parts.empty()) {
         return false;
     }
     if (std::holds_alternative<FarLight>(light.kind)) return true;
     const auto* lamp = std::get_if<Lamp>(&light.kind);
     if (lamp == nullptr) return false;
-    const Bounds& bounds = figure.bounds();
     return (lamp->centre_mm.array() > bounds.high.array()).any() ||
            (lamp->centre_mm.array() < bounds.low.array()).any();
 }
@@ -106,6 +106,17 @@ std::vector<float> weightedSum(const std::vector<std::span<const float>>& lights
 
 }  // namespace
 
+LitForm litAsItIs(const Figure& figure) {
+    return {*figure.form, figure.form->receivers(), occludersOf(figure)};
+}
+
+LitForm litAsRaised(const Figure& figure, const RaisedForm& raised) {
+    const Form& form = *figure.form;
+    const Receivers receivers{raised.points_mm, raised.normals, form.receivers().offset_mm};
+    if (raised.occluders == nullptr) return {form, receivers, occludersOf(figure)};
+    return {form, receivers, {*raised.occluders, raised.mesh, figure.surface.labels}};
+}
+
 std::vector<float> lightWeights(const Plan& plan) {
     std::vector<float> weights;
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
@@ -132,26 +143,27 @@ std::vector<float> sumOfLights(const Irradiance& irradiance, std::span<const flo
     return weightedSum(lights, weights, receivers);
 }
 
-OverForm irradianceOf(const Light& light, const Figure& figure, const SkyTable& table,
+OverForm irradianceOf(const Light& light, const LitForm& lit, const SkyTable& table,
                       Accuracy accuracy, const Progress& progress) {
-    const Form& form = *figure.form;
     const auto* sky = std::get_if<Sky>(&light.kind);
     if (sky != nullptr && (accuracy == Accuracy::Preview || isReadFromTable(light))) {
-        if (table.rounds == 0) return OverForm(std::vector<float>(form.points_mm.size(), 0.0F));
-        return OverForm(skyIrradiance(table, form.normals, *sky));
+        if (table.rounds == 0) return OverForm(std::vector<float>(lit.receivers.count(), 0.0F));
+        return OverForm(skyIrradiance(table, lit.receivers.normals, *sky));
     }
-    if (accuracy == Accuracy::Preview && canBeLookedUp(light, figure, table)) {
+    if (accuracy == Accuracy::Preview && canBeLookedUp(light, lit.form.bounds, table)) {
         if (const auto* far = std::get_if<FarLight>(&light.kind)) {
-            return OverForm(farPreview(table, form.normals, *far));
+            return OverForm(farPreview(table, lit.receivers.normals, *far));
         }
-        return OverForm(lampPreview(table, form.receivers(), std::get<Lamp>(light.kind)));
+        return OverForm(lampPreview(table, lit.receivers, std::get<Lamp>(light.kind)));
     }
     Light of_strength_one = light;
     of_strength_one.strength = 1.0;
-    Arriving found =
-        arriving(of_strength_one, form.receivers(), occludersOf(figure), accuracy, progress);
+    Arriving found = arriving(of_strength_one, lit.receivers, lit.occluders, accuracy, progress);
     if (found.open.empty()) return {};
-    settleShadows(form.whole.mesh, found);
+    // Where only some places are asked for, their neighbours are not known.
+    if (lit.receivers.count() == lit.form.points_mm.size()) {
+        settleShadows(lit.form.whole.mesh, found);
+    }
     std::vector<float> irradiance = found.irradiance();
     requireFinite(irradiance, "irradiance of a light");
     return OverForm(std::move(irradiance));
@@ -162,6 +174,10 @@ bool isReadFromTable(const Light& light) {
     const auto* sky = std::get_if<Sky>(&light.kind);
     if (sky == nullptr || !light.passed_parts.empty() || !light.own_parts.empty()) return false;
     return sky->kind != SkyKind::Zenithal || sky->sharpness <= kNarrow;
+}
+
+bool previewIsLookedUp(const Light& light, const LitForm& lit, const SkyTable& table) {
+    return std::holds_alternative<Sky>(light.kind) || canBeLookedUp(light, lit.form.bounds, table);
 }
 
 bool throwsBack(const Light& light) { return std::holds_alternative<Bounce>(light.kind); }
@@ -189,9 +205,12 @@ void addThrownBack(const Plan& plan, const BounceTable& table, FormIrradiance& i
     }
 }
 
-SkySeen skySeenBy(const Form& form, const SkyTable& table) {
+SkySeen skySeenBy(const LitForm& lit, const SkyTable& table) {
+    const Form& form = lit.form;
     SkySeen seen;
-    seen.visibility = OverForm(skyIrradiance(table, form.normals, {SkyKind::Uniform, 0.0}));
+    seen.visibility =
+        OverForm(skyIrradiance(table, lit.receivers.normals, {SkyKind::Uniform, 0.0}));
+    seen.key = fingerprint(seen.visibility.values());
     seen.hidden.assign(form.points_mm.size(), false);
     const float floor = form.bounds.low.z() + 1e-3F * form.bounds.size().z();
     for (std::size_t v = 0; v < form.whole.normals.size(); ++v) {
@@ -209,8 +228,15 @@ Irradiance spread(const Figure& figure, const FormIrradiance& irradiance) {
         result.of_lights.push_back(figure.spread(*light));
     }
     for (const OverForm& coat : irradiance.sprayed) result.sprayed.push_back(figure.spread(coat));
+    if (irradiance.raised != nullptr) {
+        result.normals.reserve(figure.vertexCount());
+        for (const std::uint32_t v : figure.surface.whole_vertices) {
+            result.normals.push_back(irradiance.raised->normals[v]);
+        }
+    }
     if (irradiance.sky == nullptr) return result;
     result.sky_visibility = figure.spread(irradiance.sky->visibility);
+    result.sky_key = irradiance.sky->key;
     result.hidden.assign(figure.receiverCount(), false);
     for (std::size_t v = 0; v < figure.vertexCount(); ++v) {
         result.hidden[v] = irradiance.sky->hidden[figure.surface.whole_vertices[v]];

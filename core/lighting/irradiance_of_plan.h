@@ -5,6 +5,7 @@
 #include "core/light/bounce.h"
 #include "core/light/irradiance.h"
 #include "core/light/sky_table.h"
+#include "core/lighting/raised_form.h"
 #include "core/plan/plan.h"
 
 namespace glaukophos {
@@ -14,14 +15,34 @@ namespace glaukophos {
 struct Irradiance {
     std::vector<std::vector<float>> of_lights;
     std::vector<float> sky_visibility;  // 0..1: irradiance under a uniform sky, for pictures
+    std::uint64_t sky_key = 0;          // differs where that does
     // Per receiver: no brush gets there (inside other parts, or flat on the floor); empty: none.
     std::vector<bool> hidden;
     std::vector<std::vector<float>> sprayed;  // by each coat of the underpainting: see sprayedOf
+    // That light falls on, at the vertices: where volumes are painted, others than the surface's.
+    std::vector<Vec3> normals;  // empty: the surface's own
+    [[nodiscard]] std::span<const Vec3> normalsOn(const Surface& surface) const {
+        return normals.empty() ? std::span<const Vec3>(surface.normals) : normals;
+    }
 };
+
+// What light falls on and is stopped by.
+struct LitForm {
+    const Form& form;
+    Receivers receivers;
+    Occluders occluders;
+
+    LitForm(const Form& of, const Receivers& on, const Occluders& by)
+        : form(of), receivers(on), occluders(by) {}
+};
+LitForm litAsItIs(const Figure& figure);
+// With painted volumes. Keeps references to both.
+LitForm litAsRaised(const Figure& figure, const RaisedForm& raised);
 
 // What a sky table says of a form, without any light.
 struct SkySeen {
     OverForm visibility;       // as sky_visibility above
+    std::uint64_t key = 0;     // differs where that does
     std::vector<bool> hidden;  // one entry a receiver of the form
 };
 
@@ -30,6 +51,7 @@ struct FormIrradiance {
     std::vector<std::shared_ptr<const OverForm>> of_lights;
     std::shared_ptr<const SkySeen> sky;
     std::vector<OverForm> sprayed;
+    std::shared_ptr<const RaisedForm> raised;  // null: nothing is
 };
 
 // Strength of each light that shines, 0 for the others.
@@ -44,13 +66,16 @@ std::vector<float> paintedAreas(const Plan& plan, const Irradiance& irradiance);
 
 // Light of one entry of the plan at strength 1: from the table for skies, by rays otherwise. Zero
 // for what is thrown back: see addThrownBack. Empty when stopped.
-OverForm irradianceOf(const Light& light, const Figure& figure, const SkyTable& table,
+OverForm irradianceOf(const Light& light, const LitForm& lit, const SkyTable& table,
                       Accuracy accuracy, const Progress& progress);
 
 // Whether it is a sky that the table alone answers for. The others are read from it for previews
 // and traced by rays after that: narrow cones, which fall between its directions, and skies that
 // parts let through, which it knows nothing of.
 bool isReadFromTable(const Light& light);
+
+// Whether a preview of it is read from the table too: no ray is traced.
+bool previewIsLookedUp(const Light& light, const LitForm& lit, const SkyTable& table);
 
 bool throwsBack(const Light& light);
 
@@ -60,7 +85,7 @@ BounceTable bounceTableOf(const Form& form, const Progress& progress);
 // Fills the entries of lights that are thrown back, from all others as they shine.
 void addThrownBack(const Plan& plan, const BounceTable& table, FormIrradiance& irradiance);
 
-SkySeen skySeenBy(const Form& form, const SkyTable& table);
+SkySeen skySeenBy(const LitForm& lit, const SkyTable& table);
 
 // From the receivers of the form to those of the figure.
 Irradiance spread(const Figure& figure, const FormIrradiance& irradiance);

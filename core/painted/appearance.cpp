@@ -56,7 +56,8 @@ Appearance appearanceOf(const Plan& plan, Irradiance irradiance, Finish finish,
     SharedBorders sorted = exposed_as != nullptr ? SharedBorders{exposed_as->bands.borders,
                                                                  exposed_as->bands.shadow_share}
                                                  : bordersOf(plan, values, areas);
-    const std::vector<float> lengths = glowLengths(plan, appearance.irradiance);
+    const auto kept_lengths = glowLengths(plan, appearance.irradiance);
+    const std::vector<float>& lengths = *kept_lengths;
     paintGlowing(plan, lengths, sorted.borders, values.lightness, values.painted);
     if (finish == Finish::Settled) {
         settle(surface, plan.values.bands, sorted.borders, surface.areas_mm2, values.lightness);

@@ -218,7 +218,8 @@ EdgeLines edgeLinesOf(const Plan& plan, const Appearance& appearance, const Ridg
     }
     if (choices.school == EdgeSchool::Corners) return result;
     const bool by_weight = choices.school == EdgeSchool::Weighted;
-    for (int pass = 0; pass < choices.passes; ++pass) {
+    const int passes = edgePassesOf(plan);
+    for (int pass = 0; pass < passes; ++pass) {
         result.passes.push_back({choices.width_mm * std::pow(choices.narrows, pass), 0.0,
                                  std::vector<double>(plan.parts.size(), 0.0)});
     }
@@ -229,9 +230,9 @@ EdgeLines edgeLinesOf(const Plan& plan, const Appearance& appearance, const Ridg
         weights.reserve(lightness.size());
         for (const double l : lightness) weights.push_back(weigher.weightOf(l));
         if (!takeMarks(line, choices.marks, weights)) continue;
-        for (int pass = 0; pass < choices.passes; ++pass) {
+        for (int pass = 0; pass < passes; ++pass) {
             addPass(line, lightness, weights,
-                    {pass, by_weight ? leastWeight(pass, choices.passes) : 0.0,
+                    {pass, by_weight ? leastWeight(pass, passes) : 0.0,
                      by_weight ? kShortest * choices.width_mm : 0.0},
                     sources, surface, result);
         }

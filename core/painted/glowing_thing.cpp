@@ -1,6 +1,8 @@
 // Lengths by fast marching; tongues by the order in which the surface ends, from the tips down.
 #include "core/painted/glowing_thing.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <cmath>
 #include <limits>
@@ -260,10 +262,28 @@ std::vector<float> alongTongues(const std::vector<float>& away,
     return along;
 }
 
-std::vector<float> glowLengths(const Plan& plan, const Irradiance& irradiance) {
+namespace {
+
+// What the lengths follow from besides the shape.
+std::string nameOfLengths(const Plan& plan, const Irradiance& irradiance,
+                          const std::vector<bool>& turned) {
+    std::string name = "lengths of glows";
+    for (std::size_t p = 0; p < turned.size(); ++p) {
+        if (!turned[p]) continue;
+        const GlowRamp& ramp = plan.parts[p].ramp;
+        name += fmt::format(" {}:{}", p, static_cast<int>(ramp.brightest_at));
+        if (ramp.brightest_at == BrightestAt::Place) {
+            name +=
+                fmt::format("({},{},{})", ramp.place_mm.x(), ramp.place_mm.y(), ramp.place_mm.z());
+        }
+    }
+    return name + fmt::format(" {:x}", irradiance.sky_key);
+}
+
+std::vector<float> lengthsAlong(const Plan& plan, const Irradiance& irradiance,
+                                const std::vector<bool>& turned) {
     const Surface& surface = plan.figure->surface;
     std::vector<float> lengths(surface.parts.size(), -1.0F);
-    const std::vector<bool> turned = turnedOverParts(plan);
     for (std::size_t p = 0; p < turned.size(); ++p) {
         if (!turned[p]) continue;
         const auto index = static_cast<PartIndex>(p);
@@ -273,6 +293,18 @@ std::vector<float> glowLengths(const Plan& plan, const Irradiance& irradiance) {
         for (std::size_t i = 0; i < own.size(); ++i) lengths[part.vertices[i]] = own[i];
     }
     return lengths;
+}
+
+}  // namespace
+
+std::shared_ptr<const std::vector<float>> glowLengths(const Plan& plan,
+                                                      const Irradiance& irradiance) {
+    const std::vector<bool> turned = turnedOverParts(plan);
+    if (std::ranges::find(turned, true) == turned.end()) {
+        return std::make_shared<const std::vector<float>>();
+    }
+    return plan.figure->kept->of(nameOfLengths(plan, irradiance, turned),
+                                 [&] { return lengthsAlong(plan, irradiance, turned); });
 }
 
 void paintGlowing(const Plan& plan, std::span<const float> lengths, std::span<const double> borders,

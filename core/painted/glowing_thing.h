@@ -8,8 +8,9 @@ namespace glaukophos {
 
 // 0 where a glowing part is brightest .. 1 at its tips, one entry a vertex; below 0 on other parts.
 // Lengths run along the surface, for each piece and each tongue of it on its own; recesses count as
-// nearer to the root.
-std::vector<float> glowLengths(const Plan& plan, const Irradiance& irradiance);
+// nearer to the root. Empty where nothing glows.
+std::shared_ptr<const std::vector<float>> glowLengths(const Plan& plan,
+                                                      const Irradiance& irradiance);
 
 // How far along each tongue every vertex is: `away` is the distance from the root, `neighbours(v)`
 // the vertices beside v. A tongue that parts from a longer one begins with what the longer one has

@@ -21,6 +21,14 @@ struct Chosen {
     std::uint32_t light = 0;
 };
 
+// What a gradient's place on a figure is kept by.
+std::string nameOf(const Gradient& gradient) {
+    const Vec3& dark = gradient.dark_mm;
+    const Vec3& light = gradient.light_mm;
+    return fmt::format("{} {} {},{},{} {},{},{}", static_cast<int>(gradient.way), gradient.on_alike,
+                       dark.x(), dark.y(), dark.z(), light.x(), light.y(), light.z());
+}
+
 // Both ends lie on the piece of the light end.
 Chosen chosenBy(const Surface& surface, const Gradient& gradient) {
     Chosen chosen;
@@ -114,12 +122,7 @@ std::vector<float> fromRim(const Surface& surface, const Chosen& chosen) {
 
 std::shared_ptr<const std::vector<float>> gradientShare(const Figure& figure,
                                                         const Gradient& gradient) {
-    const Vec3& dark = gradient.dark_mm;
-    const Vec3& light = gradient.light_mm;
-    const std::string name = fmt::format(
-        "gradient {} {} {},{},{} {},{},{}", static_cast<int>(gradient.way), gradient.on_alike,
-        dark.x(), dark.y(), dark.z(), light.x(), light.y(), light.z());
-    return figure.kept->of(name, [&] {
+    return figure.kept->of("gradient " + nameOf(gradient), [&] {
         const Chosen chosen = chosenBy(figure.surface, gradient);
         return gradient.way == GradientWay::Along ? along(figure.surface, chosen)
                                                   : fromRim(figure.surface, chosen);
@@ -127,7 +130,11 @@ std::shared_ptr<const std::vector<float>> gradientShare(const Figure& figure,
 }
 
 std::size_t piecesUnder(const Figure& figure, const Gradient& gradient) {
-    return chosenBy(figure.surface, gradient).alike.size();
+    const auto count = figure.kept->of("pieces under " + nameOf(gradient), [&] {
+        const Chosen chosen = chosenBy(figure.surface, gradient);
+        return std::vector<float>{static_cast<float>(chosen.alike.size())};
+    });
+    return static_cast<std::size_t>(count->front());
 }
 
 void layGradients(const Plan& plan, std::span<float> lightness, std::span<float> painted) {

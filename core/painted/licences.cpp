@@ -95,16 +95,29 @@ void liftAndCalm(const Plan& plan, std::span<float> lightness) {
     const Calm& calm = plan.values.calm;
     const Bounds& bounds = plan.figure->bounds();
     const double height = std::max(1e-3F, bounds.size().z());
+    struct Licence {
+        double kept = 1.0;
+        double lift = 0.0;
+    };
+    std::vector<Licence> licences;
+    for (const Part& part : plan.parts) licences.push_back({1.0 - part.calm, part.lift});
+    const bool any = calm.amount > 0.0 || std::ranges::any_of(licences, [](const Licence& l) {
+                         return l.kept < 1.0 || l.lift > 0.0;
+                     });
+    if (!any) return;
     forChunks(lightness.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
-            const Part& part = plan.parts[surface.parts[v]];
-            const double up = (surface.mesh.positions_mm[v].z() - bounds.low.z()) / height;
-            // Full at the foot, gone a tenth of the height above the knee.
-            const double low = smoothStep((calm.from_share + 0.1 - up) / 0.2);
-            const double kept = (1.0 - calm.amount * low) * (1.0 - part.calm);
+            const Licence& licence = licences[surface.parts[v]];
+            double kept = licence.kept;
+            if (calm.amount > 0.0) {
+                const double up = (surface.mesh.positions_mm[v].z() - bounds.low.z()) / height;
+                // Full at the foot, gone a tenth of the height above the knee.
+                kept *= 1.0 - calm.amount * smoothStep((calm.from_share + 0.1 - up) / 0.2);
+            }
+            if (kept == 1.0 && licence.lift == 0.0) continue;
             const double above = kept * (lightness[v] - paint.darkest);
             const double share = above / (paint.top() - paint.darkest);
-            const double lifted = part.lift * std::clamp(1.0 - share, 0.0, 1.0);
+            const double lifted = licence.lift * std::clamp(1.0 - share, 0.0, 1.0);
             // A licence is no light: what is lit stays below the source all the same.
             const double wanted = paint.darkest + above + lifted;
             lightness[v] = static_cast<float>(std::min(wanted, paint.top()));

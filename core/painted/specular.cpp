@@ -1,6 +1,8 @@
 // Only the vertices of shiny parts are worked on.
 #include "core/painted/specular.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 
 #include "core/base/parallel.h"
@@ -62,10 +64,16 @@ bool isMirrored(const Light& light) {
 // What one light sends to the viewers by way of a vertex, summed over the viewers.
 class Mirror {
   public:
-    Mirror(const Plan& plan, const Light& light, const std::vector<Vec3>& viewers)
-        : m_plan(plan), m_light(light), m_viewers(viewers), m_sky(std::get_if<Sky>(&light.kind)) {
+    Mirror(const Plan& plan, const Light& light, std::span<const Vec3> normals,
+           const std::vector<Vec3>& viewers)
+        : m_plan(plan),
+          m_light(light),
+          m_normals(normals),
+          m_viewers(viewers),
+          m_sky(std::get_if<Sky>(&light.kind)) {
         // The nearest place of a glowing part would be looked for anew at each vertex.
         if (std::holds_alternative<GlowingPart>(light.kind)) m_middle = middleOf(plan, light);
+        if (std::holds_alternative<FarLight>(light.kind)) m_far = aimAt(plan, light, Vec3::Zero());
     }
 
     [[nodiscard]] bool isSky() const { return m_sky != nullptr; }
@@ -77,7 +85,7 @@ class Mirror {
         if (mirrorsTheRoom(m_plan.parts[surface.parts[v]])) return 0.0;
         double sum = 0.0;
         for (const Vec3& viewer : m_viewers) {
-            sum += mirroredSky(specular, *m_sky, surface.normals[v], viewer);
+            sum += mirroredSky(specular, *m_sky, m_normals[v], viewer);
         }
         return sum;
     }
@@ -85,12 +93,12 @@ class Mirror {
     // Under irradiance 1.
     [[nodiscard]] double lightAt(std::uint32_t v, const SpecularLobe& specular) const {
         const Surface& surface = m_plan.figure->surface;
-        const auto aim = aimFrom(surface.mesh.positions_mm[v]);
+        const auto aim = m_far ? m_far : aimFrom(surface.mesh.positions_mm[v]);
         if (!aim) return 0.0;
         const double spread = spreadOf(m_light.kind, aim->distance_mm);
         double sum = 0.0;
         for (const Vec3& viewer : m_viewers) {
-            sum += mirrored(specular, surface.normals[v], aim->direction, viewer, spread);
+            sum += mirrored(specular, m_normals[v], aim->direction, viewer, spread);
         }
         return sum;
     }
@@ -104,9 +112,11 @@ class Mirror {
 
     const Plan& m_plan;
     const Light& m_light;
+    std::span<const Vec3> m_normals;
     const std::vector<Vec3>& m_viewers;
     const Sky* m_sky;
     std::optional<Vec3> m_middle;
+    std::optional<Aim> m_far;  // the same from everywhere
 };
 
 }  // namespace
@@ -134,13 +144,14 @@ std::vector<std::vector<float>> specularOf(const Plan& plan, const Irradiance& i
     const ShinyVertices shiny = shinyVertices(plan);
     if (shiny.vertices.empty()) return {};
     const Surface& surface = plan.figure->surface;
+    const std::span<const Vec3> normals = irradiance.normalsOn(surface);
     const std::vector<Vec3> viewers = viewersOf(plan.values.sheen);
     const double share = plan.values.sheen.amount / static_cast<double>(viewers.size());
     std::vector<std::vector<float>> result(weights.size());
     for (std::size_t l = 0; l < weights.size(); ++l) {
         if (weights[l] == 0.0F || !isMirrored(plan.lights[l])) continue;
         result[l].assign(surface.parts.size(), 0.0F);
-        const Mirror mirror(plan, plan.lights[l], viewers);
+        const Mirror mirror(plan, plan.lights[l], normals, viewers);
         forChunks(shiny.vertices.size(), {}, [&](std::size_t begin, std::size_t end) {
             for (std::size_t i = begin; i < end; ++i) {
                 const std::uint32_t v = shiny.vertices[i];
@@ -149,7 +160,7 @@ std::vector<std::vector<float>> specularOf(const Plan& plan, const Irradiance& i
                 const SpecularLobe& specular = shiny.specular[surface.parts[v]];
                 const double mirrored_here = mirror.isSky()
                                                  ? mirror.skyAt(v, specular) * weights[l] *
-                                                       skySeen(irradiance, surface.normals[v], v)
+                                                       skySeen(irradiance, normals[v], v)
                                                  : mirror.lightAt(v, specular) * arriving;
                 result[l][v] = static_cast<float>(share * mirrored_here);
             }
@@ -158,9 +169,11 @@ std::vector<std::vector<float>> specularOf(const Plan& plan, const Irradiance& i
     return result;
 }
 
-std::vector<float> metalLevels(const Plan& plan, const Irradiance& irradiance) {
-    if (std::ranges::none_of(plan.parts, mirrorsTheRoom)) return {};
+namespace {
+
+std::vector<float> levelsInRoom(const Plan& plan, const Irradiance& irradiance) {
     const Surface& surface = plan.figure->surface;
+    const std::span<const Vec3> normals = irradiance.normalsOn(surface);
     const std::vector<Vec3> viewers = viewersOf(plan.values.sheen);
     const MetalRoom& room = plan.values.sheen.room;
     const Vec3 middle = plan.figure->bounds().centre();
@@ -168,7 +181,7 @@ std::vector<float> metalLevels(const Plan& plan, const Irradiance& irradiance) {
     forChunks(levels.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
             if (!mirrorsTheRoom(plan.parts[surface.parts[v]])) continue;
-            const Vec3& normal = surface.normals[v];
+            const Vec3& normal = normals[v];
             double sum = 0.0;
             for (Vec3 viewer : viewers) {
                 // What turns away is painted for who looks from the other side.
@@ -184,6 +197,31 @@ std::vector<float> metalLevels(const Plan& plan, const Irradiance& irradiance) {
         }
     });
     return levels;
+}
+
+// What the levels follow from besides the shape.
+std::string nameOfLevels(const Plan& plan, const Irradiance& irradiance) {
+    const MetalRoom& room = plan.values.sheen.room;
+    std::string name =
+        fmt::format("metal {} {} {} {} {} {}", plan.values.sheen.from_arc, room.window_hour,
+                    room.window_width_deg, room.window_top_deg, room.contrast, room.distance_mm);
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        if (mirrorsTheRoom(plan.parts[p])) name += fmt::format(" {}", p);
+    }
+    return name + fmt::format(" {:x}", irradiance.sky_key);
+}
+
+}  // namespace
+
+std::shared_ptr<const std::vector<float>> metalLevels(const Plan& plan,
+                                                      const Irradiance& irradiance) {
+    if (std::ranges::none_of(plan.parts, mirrorsTheRoom)) {
+        return std::make_shared<const std::vector<float>>();
+    }
+    const auto work = [&] { return levelsInRoom(plan, irradiance); };
+    // Painted volumes come and go too quickly to be kept.
+    if (!irradiance.normals.empty()) return std::make_shared<const std::vector<float>>(work());
+    return plan.figure->kept->of(nameOfLevels(plan, irradiance), work);
 }
 
 }  // namespace glaukophos

@@ -18,6 +18,7 @@ std::vector<std::vector<float>> specularOf(const Plan& plan, const Irradiance& i
                                            std::span<const float> weights);
 
 // For parts of metal, 0 darkest .. 1 lightest at each vertex, -1 elsewhere; empty without any.
-std::vector<float> metalLevels(const Plan& plan, const Irradiance& irradiance);
+std::shared_ptr<const std::vector<float>> metalLevels(const Plan& plan,
+                                                      const Irradiance& irradiance);
 
 }  // namespace glaukophos

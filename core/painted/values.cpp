@@ -184,7 +184,8 @@ void darkenRest(const Plan& plan, const Irradiance& irradiance, std::span<const 
 
 // Metal shows the room at full range, with the lights as glints on top.
 void paintMetal(const Plan& plan, const Irradiance& irradiance, Values& values) {
-    const std::vector<float> levels = metalLevels(plan, irradiance);
+    const auto kept_levels = metalLevels(plan, irradiance);
+    const std::vector<float>& levels = *kept_levels;
     const PaintRange& paint = plan.values.paint;
     for (std::size_t v = 0; v < levels.size(); ++v) {
         if (levels[v] < 0.0F) continue;
@@ -262,8 +263,7 @@ void findTopmost(const Plan& plan, std::span<const float> areas, Values& values)
 void takeLicences(const Plan& plan, Values& values) {
     if (!hasLicences(plan)) return;
     values.as_lit = values.lightness;
-    wear(plan, values.lightness);
-    wear(plan, values.painted);
+    wear(plan, values.lightness, values.painted);
     layGradients(plan, values.lightness, values.painted);
     liftAndCalm(plan, values.lightness);
     liftAndCalm(plan, values.painted);

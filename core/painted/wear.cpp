@@ -20,7 +20,7 @@ bool hasWear(const Plan& plan) {
         plan.parts, [](const Part& part) { return part.material == Material::WornLeather; });
 }
 
-void wear(const Plan& plan, std::span<float> lightness) {
+void wear(const Plan& plan, std::span<float> lightness, std::span<float> painted) {
     if (!hasWear(plan)) return;
     const std::vector<float> relief = reliefWithin(*plan.figure, kCaughtScale_mm);
     const PaintRange& paint = plan.values.paint;
@@ -32,8 +32,10 @@ void wear(const Plan& plan, std::span<float> lightness) {
             const double stands_out = relief[v] / kFullRelief_mm;
             const double more =
                 kRubbed_L * smoothStep(stands_out) - kCreased_L * smoothStep(-stands_out);
-            lightness[v] = static_cast<float>(std::clamp(lightness[v] + more, paint.darkest,
-                                                         std::max(paint.darkest, paint.top())));
+            for (float* value : {&lightness[v], &painted[v]}) {
+                *value = static_cast<float>(
+                    std::clamp(*value + more, paint.darkest, std::max(paint.darkest, paint.top())));
+            }
         }
     });
 }

@@ -7,8 +7,8 @@ namespace glaukophos {
 
 bool hasWear(const Plan& plan);
 
-// Lifts what stands out of worn leather and takes down what lies in its creases; L*, one entry a
-// vertex. (By how much: common practice, no source.)
-void wear(const Plan& plan, std::span<float> lightness);
+// Lifts what stands out of worn leather and takes down what lies in its creases; both in L*, one
+// entry a vertex. (By how much: common practice, no source.)
+void wear(const Plan& plan, std::span<float> lightness, std::span<float> painted);
 
 }  // namespace glaukophos

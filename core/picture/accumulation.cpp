@@ -32,12 +32,13 @@ void boxBlur(std::vector<Vec3>& pixels, std::size_t lines, std::size_t length, s
     });
 }
 
-// sRGB encoding by table: 4096 steps of the square root keep the error below half a byte step.
+// sRGB encoding by table: 4096 steps of the square root, each for its middle, keep the error below
+// half a byte step.
 std::uint8_t encodedByte(float linear) {
     static const std::array<std::uint8_t, 4097> table = [] {
         std::array<std::uint8_t, 4097> bytes{};
         for (std::size_t i = 0; i < bytes.size(); ++i) {
-            const double root = static_cast<double>(i) / 4096.0;
+            const double root = std::min(1.0, (static_cast<double>(i) + 0.5) / 4096.0);
             const Vec3d rgb = Vec3d::Constant(root * root);
             bytes[i] = static_cast<std::uint8_t>(std::lround(255.0 * encodedFrom({rgb}).r));
         }
@@ -46,7 +47,7 @@ std::uint8_t encodedByte(float linear) {
     // A colour that is not a number is a mistake elsewhere; here it is black, not the end.
     if (!(linear > 0.0F)) return 0;
     const float root = std::sqrt(std::min(linear, 1.0F));
-    return table[static_cast<std::size_t>(std::lround(root * 4096.0F))];
+    return table[static_cast<std::size_t>(root * 4096.0F)];
 }
 
 // How far apart two pixels look, roughly: 1 from black to white.
@@ -57,7 +58,40 @@ float contrastOf(const Vec3& a, const Vec3& b, float scale) {
     return (seen(a) - seen(b)).cwiseAbs().maxCoeff();
 }
 
+// Each new pixel lies a quarter of an old one from the middle of the old one.
+std::uint8_t between(int near, int across, int down, int far) {
+    return static_cast<std::uint8_t>((9 * near + 3 * across + 3 * down + far + 8) >> 4);
+}
+
+// Where the pixel before or after an old one begins, as far as the new one leans that way.
+int besideOf(int place, int last) {
+    return std::clamp(place % 2 == 0 ? place / 2 - 1 : place / 2 + 1, 0, last);
+}
+
 }  // namespace
+
+Image doubled(const Image& half, int width, int height) {
+    Image large{width, height, {}};
+    large.rgb.resize(3 * static_cast<std::size_t>(width) * static_cast<std::size_t>(height));
+    const auto rowOf = [&](int row) {
+        return half.rgb.data() +
+               3 * static_cast<std::size_t>(row) * static_cast<std::size_t>(half.width);
+    };
+    tbb::parallel_for(0, height, [&](int y) {
+        const std::uint8_t* const near = rowOf(std::min(y / 2, half.height - 1));
+        const std::uint8_t* const other = rowOf(besideOf(y, half.height - 1));
+        std::uint8_t* out =
+            large.rgb.data() + 3 * static_cast<std::size_t>(y) * static_cast<std::size_t>(width);
+        for (int x = 0; x < width; ++x) {
+            const int at = 3 * std::min(x / 2, half.width - 1);
+            const int beside = 3 * besideOf(x, half.width - 1);
+            for (int c = 0; c < 3; ++c) {
+                *out++ = between(near[at + c], near[beside + c], other[at + c], other[beside + c]);
+            }
+        }
+    });
+    return large;
+}
 
 void markUneven(Accumulation& accumulation) {
     // Three steps of a byte: what a second ray in the pixel changes below that cannot be seen.

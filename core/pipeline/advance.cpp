@@ -6,8 +6,8 @@
 #include "core/lighting/glow_licences.h"
 #include "core/lighting/sprays.h"
 #include "core/painted/drawn_strokes.h"
+#include "core/pipeline/raised_traces.h"
 #include "core/pipeline/stage_keys.h"
-#include "core/pipeline/traces.h"
 
 namespace glaukophos {
 namespace {
@@ -44,8 +44,7 @@ class Pipeline {
         m_traces.lights.clear();
         m_traces.table = std::make_shared<const SkyTable>();
         m_traces.bounce.reset();
-        m_traces.sky.reset();
-        m_traces.sky_rounds = 0;
+        forgetVolumes(m_traces);
         m_traces.ridges.reset();
         m_traces.drawn_labels.reset();
         m_traces.before_glow.reset();
@@ -80,6 +79,7 @@ class Pipeline {
 
     // The sky in rounds and soft shadows, each shown when it makes a difference.
     bool refine() {
+        turnVolumes(m_plan, m_traces);
         // A preview is always finished, or a hand that never rests would see none.
         traceLights(Accuracy::Preview, {});
         publish(Finish::Quick);
@@ -89,7 +89,8 @@ class Pipeline {
             if (!traceRound() || !traceLights(Accuracy::Preview, quiet)) return false;
             publish(Finish::Settled);
         }
-        if (!traceLights(Accuracy::Soft, quiet)) return false;
+        if (!raiseVolumes(m_plan, m_traces, quietly()) || !traceLights(Accuracy::Soft, quiet))
+            return false;
         publish(Finish::Settled);
         if (throwsAnyBack() && m_traces.bounce == nullptr) {
             if (!traceBounces()) return false;
@@ -108,6 +109,8 @@ class Pipeline {
             if (!traceRound()) return false;
             m_progress.at(0.9 * m_traces.table->rounds / kSkyRounds);
         }
+        turnVolumes(m_plan, m_traces);
+        if (!raiseVolumes(m_plan, m_traces, quietly())) return false;
         if (!traceLights(Accuracy::Soft, quietly())) return false;
         if (throwsAnyBack() && m_traces.bounce == nullptr && !traceBounces()) return false;
         publish(Finish::Settled);
@@ -122,7 +125,7 @@ class Pipeline {
         if (m_traces.table->rounds == kSkyRounds && m_how.keep_sky) {
             m_how.keep_sky(form(), *m_traces.table);
         }
-        return true;
+        return !isLive() || raiseVolumes(m_plan, m_traces, quietly());
     }
 
     [[nodiscard]] bool throwsAnyBack() const {
@@ -140,12 +143,11 @@ class Pipeline {
     TracedLight& tracedFor(std::size_t index) {
         TracedLight& traced = m_traces.lights[index];
         const Light& light = m_plan.lights[index];
-        const bool names_parts = !light.own_parts.empty() || !light.passed_parts.empty();
-        const auto labels = names_parts ? m_plan.figure->labels : nullptr;
-        if (traced.kind != light.kind || traced.own_parts != light.own_parts ||
-            traced.passed_parts != light.passed_parts || traced.labels != labels) {
-            traced = {light.kind, light.own_parts, light.passed_parts, labels, Accuracy::Preview,
-                      0,          nullptr};
+        if (!isTracedFor(traced, light, *m_plan.figure, m_traces.raised)) {
+            traced = {light.kind,         light.own_parts,
+                      light.passed_parts, labelsFor(light, *m_plan.figure),
+                      Accuracy::Preview,  0,
+                      m_traces.raised,    nullptr};
         }
         return traced;
     }
@@ -165,8 +167,8 @@ class Pipeline {
         for (std::size_t l = 0; l < m_plan.lights.size(); ++l) {
             TracedLight& traced = tracedFor(l);
             if (traced.irradiance != nullptr && isFresh(l, accuracy)) continue;
-            OverForm irradiance =
-                irradianceOf(m_plan.lights[l], *m_plan.figure, *m_traces.table, accuracy, progress);
+            OverForm irradiance = irradianceOf(m_plan.lights[l], litBy(m_plan, m_traces),
+                                               skyOver(m_traces), accuracy, progress);
             if (irradiance.empty()) return false;
             traced.irradiance = std::make_shared<const OverForm>(std::move(irradiance));
             traced.accuracy = accuracy;
@@ -181,7 +183,8 @@ class Pipeline {
             all_soft = all_soft && (isReadFromTable(m_plan.lights[l]) ||
                                     m_traces.lights[l].accuracy >= Accuracy::Soft);
         }
-        return finish == Finish::Settled && all_soft && m_traces.table->rounds == kSkyRounds &&
+        return finish == Finish::Settled && all_soft && isRaised(m_plan, m_traces) &&
+               m_traces.table->rounds == kSkyRounds &&
                (!throwsAnyBack() || m_traces.bounce != nullptr);
     }
 
@@ -191,10 +194,12 @@ class Pipeline {
             irradiance.of_lights.push_back(traced.irradiance);
         }
         if (m_traces.table->rounds > 0 && m_traces.table->rounds != m_traces.sky_rounds) {
-            m_traces.sky = std::make_shared<const SkySeen>(skySeenBy(form(), *m_traces.table));
+            m_traces.sky = std::make_shared<const SkySeen>(
+                skySeenBy(litBy(m_plan, m_traces), skyOver(m_traces)));
             m_traces.sky_rounds = m_traces.table->rounds;
         }
         irradiance.sky = m_traces.sky;
+        irradiance.raised = m_traces.raised;
         if (finish == Finish::Settled) {
             irradiance.sprayed = sprayedOf(m_plan.under, form(), *m_traces.table);
         }
@@ -221,7 +226,7 @@ class Pipeline {
         state.sky_rounds = m_traces.table->rounds;
         // Stopped on the way, the edges may not have been found: the next call goes on from here.
         state.complete = isComplete(finish) && !stopped();
-        scoreIfAsked(state);
+        scoreIfAsked(state, finish);
         show(std::move(state));
     }
 
@@ -230,7 +235,11 @@ class Pipeline {
         auto marks = std::make_shared<Marks>();
         const RidgeOptions options = ridgeOptionsFor(m_plan.values.edge_lines);
         const bool known = m_traces.ridges != nullptr && options == m_traces.ridge_options;
-        if (!known && finish == Finish::Quick) return marks;
+        if (finish == Finish::Quick) {
+            if (lastIsAlike()) marks->lines = m_before->marks->lines;
+            if (known) marks->drawn = drawnOf(appearance, finish);
+            return marks;
+        }
         if (!known) {
             Ridges ridges = ridgesOf(form().whole, options, quietly());
             m_traces.ridges.reset();
@@ -240,11 +249,15 @@ class Pipeline {
         }
         marks->lines = edgeLinesOf(m_plan, appearance, *m_traces.ridges);
         marks->drawn = drawnOf(appearance, finish);
-        if (finish == Finish::Settled) {
-            marks->edges = bandEdgesOf(m_plan, appearance);
-            marks->underpainted = underpaintedOf(m_plan, appearance.irradiance);
-        }
+        marks->edges = bandEdgesOf(m_plan, appearance);
+        marks->underpainted = underpaintedOf(m_plan, appearance.irradiance);
         return marks;
+    }
+
+    // Whether what was last shown is of the same figure, so that some of it may stand for now.
+    [[nodiscard]] bool lastIsAlike() const {
+        return m_before != nullptr && m_before->marked &&
+               m_before->plan.figure->labels == m_plan.figure->labels;
     }
 
     // What is drawn follows from the form. Nets follow parts and light too: they are drawn anew
@@ -264,15 +277,22 @@ class Pipeline {
         return m_traces.drawn;
     }
 
-    void scoreIfAsked(Evaluated& state) const {
+    void scoreIfAsked(Evaluated& state, Finish finish = Finish::Settled) const {
         state.score.reset();
         const bool can = m_how.scored && *m_how.scored < m_plan.lights.size() &&
                          m_traces.table->rounds == kSkyRounds &&
                          std::holds_alternative<FarLight>(m_plan.lights[*m_how.scored].kind);
         if (!can) return;
         state.scored_light = *m_how.scored;
+        // How good other directions are hardly follows the one that is taken.
+        const bool waits = finish == Finish::Quick && lastIsAlike() && m_before->score &&
+                           m_before->scored_light == *m_how.scored;
+        if (waits) {
+            state.score = m_before->score;
+            return;
+        }
         state.score =
-            scoreDirections(m_plan, *m_traces.table, state.appearance->irradiance, *m_how.scored);
+            scoreDirections(m_plan, skyOver(m_traces), state.appearance->irradiance, *m_how.scored);
     }
 
     // Drops for all colours; false when stopped.

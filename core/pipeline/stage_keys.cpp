@@ -19,6 +19,7 @@ Plan mixesKey(Plan plan) {
 }
 
 Plan appearanceKey(Plan plan) {
+    plan.values.edge_lines.passes = edgePassesOf(plan);
     plan = mixesKey(std::move(plan));
     plan.mixing = {};
     if (plan.under.used) return plan;  // its prediction needs the paints

@@ -18,13 +18,32 @@ struct TracedLight {
     std::shared_ptr<const PartLabels> labels;  // null where it names no parts
     Accuracy accuracy = Accuracy::Preview;
     int sky_rounds = 0;                          // of the table it was read from, for skies
+    std::shared_ptr<const RaisedForm> raised;    // that it falls on; null: the form as it is
     std::shared_ptr<const OverForm> irradiance;  // null until it is traced
 };
+
+// Labels that its rays depend on; null where it names no parts.
+inline std::shared_ptr<const PartLabels> labelsFor(const Light& light, const Figure& figure) {
+    const bool names_parts = !light.own_parts.empty() || !light.passed_parts.empty();
+    return names_parts ? figure.labels : nullptr;
+}
+
+// Whether nothing has changed that its rays depend on.
+inline bool isTracedFor(const TracedLight& traced, const Light& light, const Figure& figure,
+                        const std::shared_ptr<const RaisedForm>& raised) {
+    return traced.kind == light.kind && traced.own_parts == light.own_parts &&
+           traced.passed_parts == light.passed_parts && traced.labels == labelsFor(light, figure) &&
+           traced.raised == raised;
+}
 
 struct Traces {
     std::shared_ptr<const Form> form;  // that all but paints belong to
     std::vector<TracedLight> lights;   // one entry a light of the last plan
     std::shared_ptr<const SkyTable> table = std::make_shared<const SkyTable>();
+    // The same with painted volumes, and the table over it; null without, or until it is made.
+    std::shared_ptr<const RaisedForm> raised;
+    std::shared_ptr<const SkyTable> raised_table;
+    std::vector<PaintedVolume> volumes;         // that `raised` was made from
     std::shared_ptr<const BounceTable> bounce;  // null until a light is thrown back
     std::shared_ptr<const SkySeen> sky;
     int sky_rounds = 0;  // of the table that `sky` was read from

@@ -9,43 +9,53 @@
 namespace glaukophos {
 namespace {
 
-// 0..1 of what a stroke adds at a vertex: full under the brush, none a third of its radius away.
-float strokeAt(const Correction& stroke, const Vec3& point, const Vec3& normal) {
+constexpr float kFirmReach = 1.3F;  // of its radius: where a firm brush leaves nothing
+
+float firm(float away) { return static_cast<float>(smoothStep((kFirmReach - away) / 0.3)); }
+
+float soft(float away) {
+    const float inside = std::max(0.0F, 1.0F - away * away);
+    return inside * inside;
+}
+
+// `amount` of the way to the nearest point of the stroke, in radii, for what lies within `reach`
+// radii.
+template <class Stroke, class Amount>
+void alongStroke(std::span<const Vec3> places_mm, std::span<const Vec3> normals,
+                 const Stroke& stroke, float reach, const Amount& amount,
+                 const std::function<void(std::size_t, float)>& change) {
     const auto radius = static_cast<float>(stroke.radius_mm);
-    float best = 0.0F;
-    for (std::size_t i = 0; i < stroke.points_mm.size(); ++i) {
-        if (stroke.normals[i].dot(normal) < 0.2F) continue;
-        const float away = (stroke.points_mm[i] - point).norm() / radius;
-        best = std::max(best, static_cast<float>(smoothStep((1.3 - away) / 0.3)));
-    }
-    return best;
-}
-
-Bounds brushed(const Correction& stroke) {
     Bounds bounds = boundsOf(std::span<const Vec3>(stroke.points_mm));
-    const Vec3 margin = Vec3::Constant(static_cast<float>(1.3 * stroke.radius_mm));
-    bounds.low -= margin;
-    bounds.high += margin;
-    return bounds;
-}
-
-bool contains(const Bounds& bounds, const Vec3& p) {
-    return (p.array() >= bounds.low.array()).all() && (p.array() <= bounds.high.array()).all();
+    bounds.low.array() -= reach * radius;
+    bounds.high.array() += reach * radius;
+    forChunks(places_mm.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t p = begin; p < end; ++p) {
+            const Vec3& place = places_mm[p];
+            const bool inside = (place.array() >= bounds.low.array()).all() &&
+                                (place.array() <= bounds.high.array()).all();
+            if (!inside) continue;
+            float nearest = reach;
+            for (std::size_t i = 0; i < stroke.points_mm.size(); ++i) {
+                if (stroke.normals[i].dot(normals[p]) < 0.2F) continue;
+                nearest = std::min(nearest, (stroke.points_mm[i] - place).norm() / radius);
+            }
+            const float here = nearest < reach ? amount(nearest) : 0.0F;
+            if (here > 0.0F) change(p, here);
+        }
+    });
 }
 
 }  // namespace
 
 void whereBrushed(const Surface& surface, const Correction& stroke,
                   const std::function<void(std::size_t vertex, float amount)>& change) {
-    const Bounds bounds = brushed(stroke);
-    forChunks(surface.parts.size(), {}, [&](std::size_t begin, std::size_t end) {
-        for (std::size_t v = begin; v < end; ++v) {
-            const Vec3& point = surface.mesh.positions_mm[v];
-            if (!contains(bounds, point)) continue;
-            const float amount = strokeAt(stroke, point, surface.normals[v]);
-            if (amount > 0.0F) change(v, amount);
-        }
-    });
+    alongStroke(surface.mesh.positions_mm, surface.normals, stroke, kFirmReach, firm, change);
+}
+
+void whereBrushed(std::span<const Vec3> points_mm, std::span<const Vec3> normals,
+                  const PaintedVolume& stroke,
+                  const std::function<void(std::size_t place, float amount)>& change) {
+    alongStroke(points_mm, normals, stroke, 1.0F, soft, change);
 }
 
 }  // namespace glaukophos

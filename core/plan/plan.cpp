@@ -47,6 +47,12 @@ std::vector<Part> startingParts(std::span<const ImportedPart> imported) {
     return parts;
 }
 
+int figuresIn(const Plan& plan) {
+    int last = 0;
+    for (const Part& part : plan.parts) last = std::max(last, part.stands_in);
+    return last + 1;
+}
+
 std::vector<bool> lockedParts(std::span<const Part> parts) {
     std::vector<bool> locked;
     for (const Part& part : parts) locked.push_back(part.locked);
@@ -88,10 +94,26 @@ bool shines(const Plan& plan, std::size_t light) {
 
 Bounds ownBounds(const Plan& plan, const Light& light) {
     Bounds bounds;
+    if (light.own_parts.empty()) return bounds;
     const Surface& surface = plan.figure->surface;
-    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
-        if (std::ranges::find(light.own_parts, surface.parts[v]) == light.own_parts.end()) continue;
-        bounds.add(surface.mesh.positions_mm[v]);
+    // Six numbers a part: asked for at every move of the hand.
+    const auto all = plan.figure->kept->of("bounds of parts", [&] {
+        std::vector<Bounds> of_parts(plan.figure->partCount());
+        for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+            of_parts[surface.parts[v]].add(surface.mesh.positions_mm[v]);
+        }
+        std::vector<float> numbers;
+        for (const Bounds& of : of_parts) {
+            for (const Vec3& corner : {of.low, of.high}) {
+                numbers.insert(numbers.end(), {corner.x(), corner.y(), corner.z()});
+            }
+        }
+        return numbers;
+    });
+    for (const PartIndex part : light.own_parts) {
+        const float* const of = &(*all)[6 * std::size_t{part}];
+        bounds.low = bounds.low.cwiseMin(Vec3(of[0], of[1], of[2]));
+        bounds.high = bounds.high.cwiseMax(Vec3(of[3], of[4], of[5]));
     }
     return bounds;
 }
@@ -99,6 +121,13 @@ Bounds ownBounds(const Plan& plan, const Light& light) {
 const Shading& shadingOf(const Plan& plan, std::size_t part) {
     const std::optional<Shading>& own = plan.parts[part].shading;
     return own ? *own : plan.colours.shading;
+}
+
+int edgePassesOf(const Plan& plan) {
+    if (plan.values.edge_lines.passes > 0) return plan.values.edge_lines.passes;
+    const bool quick =
+        plan.steps.build_up == BuildUp::Hatched || plan.steps.recesses == Recesses::Washed;
+    return quick ? 1 : 3;
 }
 
 BuildUp buildUpOf(const Plan& plan, std::size_t part) {
@@ -169,7 +198,11 @@ std::string problemWith(const Plan& plan) {
     if (auto problem = problemWith(plan.values); !problem.empty()) {
         return problem;
     }
+    if (auto problem = problemWith(plan.volumes); !problem.empty()) return problem;
     for (const Part& part : plan.parts) {
+        if (part.stands_in < 0 || static_cast<std::size_t>(part.stands_in) >= plan.parts.size()) {
+            return fmt::format("\"{}\" stands in a figure that is not there.", part.name);
+        }
         if (outside(part.lift, 0, 50)) {
             return fmt::format("The lift of \"{}\" must lie between 0 and 50 L*.", part.name);
         }

@@ -14,6 +14,7 @@
 #include "core/plan/drawn_line.h"
 #include "core/plan/identity.h"
 #include "core/plan/merit.h"
+#include "core/plan/painted_volume.h"
 #include "core/plan/pot_ladder.h"
 #include "core/plan/step_choices.h"
 #include "core/plan/underpainting.h"
@@ -35,6 +36,7 @@ struct Part {
     Focus focus = Focus::None;
     bool hidden = false;  // not shown in pictures; it throws its shadows all the same
     bool locked = false;  // strokes leave it as it is
+    int stands_in = 0;    // the figure of the scene it belongs to; what all stand on: the first
     // Licences: departures from what light alone would do.
     double lift = 0.0;  // L* added in its deepest dark, fading to none in its lights: 0..50
     double calm = 0.0;  // 0..1: by how much its lights are taken down
@@ -73,6 +75,7 @@ struct Plan {
     std::vector<Light> lights;
     std::vector<LightVariant> variants;  // of the lights
     std::uint32_t next_id = 1;           // of parts and lights; above all that were ever given
+    std::vector<PaintedVolume> volumes;  // shape for the light alone
     ValueChoices values;
     ColourChoices colours;
     std::vector<DrawnLine> lines;  // bolts, nets of light, cracks, signs
@@ -88,6 +91,9 @@ struct Plan {
 
 // Parts as they were imported: the file's colours, and materials guessed from names.
 std::vector<Part> startingParts(std::span<const ImportedPart> imported);
+
+// How many figures stand in the scene: one more than the highest Part::stands_in.
+int figuresIn(const Plan& plan);
 
 // Marks the parts that strokes leave as they are.
 std::vector<bool> lockedParts(std::span<const Part> parts);
@@ -119,6 +125,10 @@ const Shading& shadingOf(const Plan& plan, std::size_t part);
 // How the layers of a part follow each other: its own way, or the plan's; what glows goes from
 // light to dark.
 BuildUp buildUpOf(const Plan& plan, std::size_t part);
+
+// How many passes edges get: as many as are asked for; else three, and one where the work is to be
+// quick, hatched or by washes (common practice, no source).
+int edgePassesOf(const Plan& plan);
 
 // Marks the lights that stand near the figure and so make a glow.
 std::vector<bool> nearLights(const Plan& plan);

@@ -63,6 +63,7 @@ Result<Plan> withCopy(const Plan& plan, const Beside& where, const std::vector<P
     ImportedFigure imported = importedAs(plan);
     Plan after = plan;
     constexpr PartIndex kStays = std::numeric_limits<PartIndex>::max();
+    const int figures = figuresIn(plan);
     std::vector<PartIndex> copy_of(plan.parts.size(), kStays);
     for (std::size_t p = 0; p < plan.parts.size(); ++p) {
         if (std::ranges::find(single, static_cast<PartIndex>(p)) != single.end()) continue;
@@ -70,6 +71,7 @@ Result<Plan> withCopy(const Plan& plan, const Beside& where, const std::vector<P
         Part part = plan.parts[p];
         part.id = kNoPart;
         part.name = freeName(after.parts, part.name);
+        part.stands_in += figures;
         imported.parts.push_back({part.name, std::nullopt, false});
         after.parts.push_back(std::move(part));
     }
@@ -98,11 +100,13 @@ Result<Plan> withFigure(const Plan& plan, ImportedFigure other, const Beside& wh
                         const Progress& progress) {
     ImportedFigure imported = importedAs(plan);
     Plan after = plan;
+    const int figures = figuresIn(plan);
     const auto first = static_cast<PartIndex>(after.parts.size());
     for (Part& part : startingParts(other.parts)) {
         const bool taken =
             std::ranges::find(after.parts, part.name, &Part::name) != after.parts.end();
         if (taken) part.name = freeName(after.parts, part.name);
+        part.stands_in = figures;
         imported.parts.push_back({part.name, std::nullopt, false});
         after.parts.push_back(std::move(part));
     }

@@ -5,7 +5,9 @@
 
 #include <algorithm>
 #include <cmath>
+
 #include <numeric>
+#include "core/plan/stroke_points.h"
 
 namespace glaukophos {
 namespace {
@@ -13,7 +15,6 @@ namespace {
 // More than a hand would make; a file from elsewhere must not keep the program busy for ever.
 constexpr std::size_t kMostCorrections = 2000;
 constexpr std::size_t kMostGradients = 12;  // as many as are kept worked out
-constexpr std::size_t kMostPoints = 5000;
 
 bool outside(double value, double low, double high) {
     return !std::isfinite(value) || value < low || value > high;
@@ -94,16 +95,13 @@ std::string problemWith(const Correction& correction) {
     if (correction.bands == 0 || std::abs(correction.bands) > kMostBands) {
         return "A correction must move by 1 to 9 bands, up or down.";
     }
-    if (correction.points_mm.size() > kMostPoints) {
-        return fmt::format("A correction may have up to {} points.", kMostPoints);
+    if (correction.points_mm.size() > kMostStrokePoints) {
+        return fmt::format("A correction may have up to {} points.", kMostStrokePoints);
     }
     if (outside(correction.radius_mm, 0.01, 1000)) {
         return "The brush of a correction must have a radius between 0.01 and 1000 mm.";
     }
-    const auto finite = [](const Vec3& v) { return v.allFinite(); };
-    if (correction.points_mm.size() != correction.normals.size() ||
-        !std::ranges::all_of(correction.points_mm, finite) ||
-        !std::ranges::all_of(correction.normals, finite)) {
+    if (!fitTogether(correction.points_mm, correction.normals)) {
         return "A correction needs a normal for each of its points.";
     }
     return {};
@@ -133,7 +131,7 @@ std::string problemWith(const ValueChoices& values) {
     }
     const EdgeLineChoices& lines = values.edge_lines;
     if (outside(lines.width_mm, 0.05, 20)) return "Edge lines must be 0.05 to 20 mm wide.";
-    if (lines.passes < 1 || lines.passes > kMostEdgePasses) {
+    if (lines.passes < 0 || lines.passes > kMostEdgePasses) {
         return "Edge lines take one to six passes.";
     }
     if (outside(lines.narrows, 0.3, 1)) return "A pass must keep 0.3 to 1 of the width before.";

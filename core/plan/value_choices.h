@@ -94,7 +94,7 @@ inline constexpr int kMostEdgePasses = 6;
 struct EdgeLineChoices {
     EdgeSchool school = EdgeSchool::Weighted;
     double width_mm = 0.35;           // of the first pass: the brush's mark
-    int passes = 3;                   // 1..kMostEdgePasses, each lighter
+    int passes = 0;                   // 1..kMostEdgePasses, each lighter; 0: see edgePassesOf
     double narrows = 0.5;             // width of each pass, relative to the one before
     std::optional<Srgb> last_colour;  // of the last pass; none: the part's own, nearly white
     bool corners_last = false;        // dots on lit corners after the last pass

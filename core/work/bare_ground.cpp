@@ -156,17 +156,7 @@ BareGround bareGroundOf(const WorkBasis& basis) {
         painted.push_back(paintedAs(basis, part));
         wanted.push_back(wantedOf(basis, part, painted.back()));
     }
-    // Bare primer is one colour: each band is asked once.
-    std::vector<std::vector<bool>> met;
     const Lab primer = labFrom(ground.front());
-    if (is_primer) {
-        for (const Wanted& part : wanted) {
-            std::vector<bool>& bands = met.emplace_back();
-            for (std::size_t b = 0; b < part.colours.size(); ++b) {
-                bands.push_back(part.isMet(b, primer));
-            }
-        }
-    }
     forChunks(count, {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t v = begin; v < end; ++v) {
             const PartIndex part = surface.parts[v];
@@ -175,11 +165,9 @@ BareGround bareGroundOf(const WorkBasis& basis) {
             const Appearance& appearance = painted[part].appearance;
             const std::size_t band =
                 bandOf(appearance.values.lightness[v], appearance.bands.borders);
-            const auto isMet = [&](std::size_t b) {
-                return is_primer ? met[part][b] : here.isMet(b, labFrom(ground[v]));
-            };
-            if (isMet(band)) right[v] = 100.0F;
-            if (right[v] > 0.0F || isMet(here.first)) based[v] = 100.0F;
+            const Lab colour = is_primer ? primer : labFrom(ground[v]);
+            if (here.isMet(band, colour)) right[v] = 100.0F;
+            if (right[v] > 0.0F || here.isMet(here.first, colour)) based[v] = 100.0F;
         }
     });
     BareGround bare;

@@ -8,6 +8,7 @@
 #include <cmath>
 #include <ctime>
 #include <map>
+#include <tuple>
 
 namespace glaukophos {
 namespace {
@@ -47,48 +48,90 @@ std::vector<int> mixNumbers(const std::vector<Step>& steps) {
     return numbers;
 }
 
-void addTasks(const StepChoices& choices, const std::vector<Step>& steps, Batch& batch) {
-    const std::vector<int> mixes = mixNumbers(steps);
-    const auto figures = static_cast<std::size_t>(choices.figures);
-    std::vector<std::vector<std::size_t>> lasts(steps.size());  // the last coat on each figure
-    for (std::size_t s = 0; s < steps.size(); ++s) {
-        const Step& step = steps[s];
-        for (std::size_t f = 0; f < figures; ++f) {
-            for (int coat = 0; coat < step.coats; ++coat) {
-                Task task;
-                task.work_min = step.work_min;
-                task.dry_min = step.dry_min;
-                task.mix = mixes[s];
-                task.tool = static_cast<int>(step.tool);
-                task.airbrush = step.tool == Tool::Airbrush;
-                if (coat > 0) {
-                    task.after.push_back(batch.list.tasks.size() - 1);
-                } else {
-                    // What the painter moved before its reason is not waited for.
-                    for (const After& after : step.after) {
-                        const std::size_t other = indexOf(steps, after.step);
-                        if (other < s) task.after.push_back(lasts[other][f]);
-                    }
-                }
-                batch.list.tasks.push_back(std::move(task));
-                batch.tasks.push_back({s, static_cast<int>(f), coat});
-            }
-            lasts[s].push_back(batch.list.tasks.size() - 1);
-        }
+// How the figures of a scene share a step, by the area of its parts; one entry a figure, together
+// 1. What goes over everything has no parts.
+std::vector<double> sharesOf(const Work& work, const Step& step, int figures) {
+    std::vector<double> shares(static_cast<std::size_t>(figures), 0.0);
+    double whole = 0.0;
+    const auto count = [&](const StandingPart& part) {
+        shares[static_cast<std::size_t>(part.figure)] += part.area_mm2;
+        whole += part.area_mm2;
+    };
+    if (step.parts.empty()) {
+        std::ranges::for_each(work.standing, count);
+    } else if (!work.standing.empty()) {
+        for (const PartIndex part : step.parts) count(work.standing.at(part));
     }
-    for (const MovedStep& moved : choices.moved) {
-        const std::size_t step = indexOf(steps, moved.step);
-        const std::size_t after = indexOf(steps, moved.after);
-        if (step >= steps.size() || after >= step) continue;
-        for (std::size_t i = 0; i < batch.tasks.size(); ++i) {
-            const TaskOf& of = batch.tasks[i];
-            if (of.step == step && of.coat == 0) {
-                batch.list.tasks[i].after.push_back(
-                    lasts[after][static_cast<std::size_t>(of.figure)]);
-            }
-        }
-    }
+    if (whole <= 0.0) return {1.0};
+    for (double& share : shares) share /= whole;
+    return shares;
 }
+
+// The tasks of all figures: of a scene of two, three times, figures 0 and 1 are the first scene.
+class Tasks {
+  public:
+    Tasks(const StepChoices& choices, const Work& work, Batch& batch)
+        : m_choices(choices), m_work(work), m_batch(batch), m_lasts(work.steps.size()) {}
+
+    void add() {
+        const std::vector<int> mixes = mixNumbers(m_work.steps);
+        for (std::size_t s = 0; s < m_work.steps.size(); ++s) {
+            const std::vector<double> shares = sharesOf(m_work, m_work.steps[s], m_batch.in_scene);
+            m_lasts[s].resize(static_cast<std::size_t>(m_batch.figures));
+            for (int scene = 0; scene < m_choices.figures; ++scene) {
+                for (std::size_t f = 0; f < shares.size(); ++f) {
+                    if (shares[f] <= 0.0) continue;
+                    const auto figure = static_cast<int>(f) + scene * m_batch.in_scene;
+                    addCoats(s, figure, shares[f], mixes[s]);
+                }
+            }
+        }
+        std::ranges::for_each(m_choices.moved, [&](const MovedStep& moved) { follow(moved); });
+    }
+
+  private:
+    void addCoats(std::size_t s, int figure, double share, int mix) {
+        const Step& step = m_work.steps[s];
+        const auto f = static_cast<std::size_t>(figure);
+        for (int coat = 0; coat < step.coats; ++coat) {
+            Task task;
+            task.work_min = share * step.work_min;
+            task.dry_min = step.dry_min;
+            task.mix = mix;
+            task.tool = static_cast<int>(step.tool);
+            task.airbrush = step.tool == Tool::Airbrush;
+            if (coat > 0) {
+                task.after.push_back(m_batch.list.tasks.size() - 1);
+            } else {
+                // What the painter moved before its reason is not waited for.
+                for (const After& after : step.after) {
+                    const std::size_t other = indexOf(m_work.steps, after.step);
+                    if (other < s && m_lasts[other][f]) task.after.push_back(*m_lasts[other][f]);
+                }
+            }
+            m_lasts[s][f] = m_batch.list.tasks.size();
+            m_batch.list.tasks.push_back(std::move(task));
+            m_batch.tasks.push_back({s, figure, coat});
+        }
+    }
+
+    void follow(const MovedStep& moved) {
+        const std::size_t step = indexOf(m_work.steps, moved.step);
+        const std::size_t after = indexOf(m_work.steps, moved.after);
+        if (step >= m_work.steps.size() || after >= step) return;
+        for (std::size_t i = 0; i < m_batch.tasks.size(); ++i) {
+            const TaskOf& of = m_batch.tasks[i];
+            if (of.step != step || of.coat != 0) continue;
+            const auto& last = m_lasts[after][static_cast<std::size_t>(of.figure)];
+            if (last) m_batch.list.tasks[i].after.push_back(*last);
+        }
+    }
+
+    const StepChoices& m_choices;
+    const Work& m_work;
+    Batch& m_batch;
+    std::vector<std::vector<std::optional<std::size_t>>> m_lasts;  // coat, by step and figure
+};
 
 Result<void> fits(const StepChoices& choices, const std::vector<Step>& steps,
                   const SetUps& set_ups) {
@@ -104,6 +147,25 @@ Result<void> fits(const StepChoices& choices, const std::vector<Step>& steps,
                                 timeWords(length), step.title, timeWords(step.work_min + set_up)));
     }
     return {};
+}
+
+// Figures of one kind are alike, so that the first to be ready may as well be the first: each coat
+// goes through them in their order. What comes before what stays so: of two coats the nth to be
+// ready is ready before the nth that needs it.
+void nameInOrder(Batch& batch) {
+    std::map<std::tuple<std::size_t, int, int>, std::vector<std::size_t>> alike;  // by time
+    for (std::size_t i = 0; i < batch.schedule.sequence.size(); ++i) {
+        const TaskOf& of = batch.tasks[batch.schedule.sequence[i].task];
+        alike[{of.step, of.coat, of.figure % batch.in_scene}].push_back(i);
+    }
+    for (const auto& [coat, slots] : alike) {
+        std::vector<std::size_t> tasks;
+        for (const std::size_t slot : slots) tasks.push_back(batch.schedule.sequence[slot].task);
+        std::ranges::sort(tasks, {}, [&](std::size_t task) { return batch.tasks[task].figure; });
+        for (std::size_t n = 0; n < slots.size(); ++n) {
+            batch.schedule.sequence[slots[n]].task = tasks[n];
+        }
+    }
 }
 
 std::vector<std::size_t> naiveOrder(const Batch& batch) {
@@ -125,8 +187,14 @@ Result<Batch> batchOf(const StepChoices& choices, const Work& work, int today,
     const int wanted = dayNumber(choices.evenings.first_date);
     batch.first_day = wanted >= 0 ? wanted : today;
     batch.list.sittings = sittingsOf(choices.evenings, batch.first_day);
-    addTasks(choices, work.steps, batch);
+    batch.pace = choices.pace;
+    for (const StandingPart& part : work.standing) {
+        batch.in_scene = std::max(batch.in_scene, part.figure + 1);
+    }
+    batch.figures = choices.figures * batch.in_scene;
+    Tasks(choices, work, batch).add();
     batch.schedule = planned(batch.list, progress);
+    nameInOrder(batch);
     batch.one_after_another = inOrder(batch.list, naiveOrder(batch));
     batch.shortest_min = shortestPossible(batch.list);
     return batch;

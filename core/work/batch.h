@@ -1,4 +1,4 @@
-// A batch of figures of one kind on the calendar of its painter.
+// A batch of figures, or of scenes of figures, on the calendar of its painter.
 #pragma once
 
 #include <string>
@@ -22,6 +22,9 @@ struct Batch {
     Schedule schedule;
     Schedule one_after_another;  // figure by figure, step by step, waiting for every coat
     double shortest_min = 0.0;   // no schedule in one sitting is shorter
+    int in_scene = 1;            // figures that stand together
+    int figures = 1;             // of all scenes
+    double pace = 1.0;           // that the minutes are at
     int first_day = 0;           // days from 1 January 1970; minutes count from its midnight
 
     // The painter's own time, without the nights between sittings.

@@ -73,8 +73,8 @@ BenchLog newerOf(BenchLog one, BenchLog other) {
 void markDone(BenchLog& log, const Work& work, const Batch& batch, std::size_t task, double now_s) {
     const TaskOf& of = batch.tasks[task];
     const Step& step = work.steps[of.step];
-    log.done.push_back(
-        {keysOf(step), of.figure, of.coat, log.spent_s / 60.0, now_s, now_s + 60.0 * step.dry_min});
+    log.done.push_back({keysOf(step), of.figure, of.coat, log.spent_s / 60.0, now_s,
+                        now_s + 60.0 * step.dry_min, batch.list.tasks[task].work_min / batch.pace});
     log.spent_s = 0.0;
 }
 
@@ -98,18 +98,18 @@ std::vector<CoatDone> drying(const BenchLog& log, double now_s) {
     return wet;
 }
 
-std::optional<double> paceOf(const BenchLog& log, const Work& work) {
+OwnPace paceOf(const BenchLog& log) {
     double taken = 0.0;
-    double planned = 0.0;
+    double usual = 0.0;
+    OwnPace own;
     for (const CoatDone& done : log.done) {
-        const std::size_t step =
-            indexOf(work.steps, done.steps.empty() ? std::string() : done.steps.front());
-        if (step >= work.steps.size()) continue;
+        if (done.usual_min <= 0.0 || done.minutes <= 0.0) continue;
         taken += done.minutes;
-        planned += work.steps[step].work_min;
+        usual += done.usual_min;
+        ++own.coats;
     }
-    if (planned <= 0.0) return std::nullopt;
-    return taken / planned;
+    if (own.coats > 0) own.pace = taken / usual;
+    return own;
 }
 
 }  // namespace glaukophos

@@ -16,7 +16,8 @@ struct CoatDone {
     int coat = 0;
     double minutes = 0.0;  // that it really took
     double done_s = 0.0;
-    double dry_s = 0.0;  // when it is dry
+    double dry_s = 0.0;      // when it is dry
+    double usual_min = 0.0;  // what the usual hand takes; 0: not known
     bool operator==(const CoatDone&) const = default;
 };
 
@@ -62,7 +63,11 @@ void takeBack(BenchLog& log);
 // What still dries, the first to be dry first; the last coat of each step and figure.
 std::vector<CoatDone> drying(const BenchLog& log, double now_s);
 
-// Minutes taken relative to those planned, over all coats done so far; nothing before the first.
-std::optional<double> paceOf(const BenchLog& log, const Work& work);
+// Minutes taken relative to the usual ones, over the coats that say both.
+struct OwnPace {
+    double pace = 1.0;
+    int coats = 0;  // it rests on so many
+};
+OwnPace paceOf(const BenchLog& log);
 
 }  // namespace glaukophos

@@ -13,7 +13,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr double kLeastGlaze_mm2 = 4.0;  // along a shorter border no one softens anything
+constexpr double kLeastGlaze_mm2 = 4.0;  // both ways: along a shorter border no one softens it
 constexpr double kBorderGlaze = 4.0;     // parts of thinner
 constexpr double kMiddleGlaze = 6.0;     // ... in what pulls all layers together
 constexpr double kCutWidth_mm = 0.35;    // of a line along a thrown border
@@ -134,12 +134,15 @@ std::vector<Step> glazesOver(const LayeredPart& bands, std::size_t dark, std::si
     const Plan& plan = bands.basis().plan;
     const double apart = ciede2000(bands.recipe(dark).colour, bands.recipe(light).colour);
     const double at = bands.border(bands.topOf(dark));
+    const double dim = bands.halfThrough(dark);
+    const double bright = bands.halfThrough(light);
+    if (bands.area(bands.values(dim, bright)) < kLeastGlaze_mm2) return {};
     const auto glaze = [&](std::size_t of, std::size_t over, double from, double to) {
         Step veil = bands.step(StepKind::Veil, of, of == dark ? "glaze-up" : "glaze-down");
         veil.layer =
             fmt::format("glaze of {} over the border with {}", bands.name(of), bands.name(over));
         veil.mask = bands.values(from, to);
-        if (bands.area(veil.mask) < kLeastGlaze_mm2) return;
+        if (bands.area(veil.mask) <= 0.0) return;
         veil.thinner = kBorderGlaze;
         veil.veil_thinners.assign(apart > plan.mixing.largest_step ? 2 : 1, kBorderGlaze);
         veil.coats = static_cast<int>(veil.veil_thinners.size());
@@ -149,8 +152,8 @@ std::vector<Step> glazesOver(const LayeredPart& bands, std::size_t dark, std::si
             "place.";
         glazes.push_back(std::move(veil));
     };
-    glaze(dark, light, at, bands.halfThrough(light));
-    glaze(light, dark, bands.halfThrough(dark), at);
+    glaze(dark, light, at, bright);
+    glaze(light, dark, dim, at);
     return glazes;
 }
 

@@ -16,6 +16,8 @@ enum class Kin { None, Edges, Blends, Shells, Last };
 constexpr double kSmall_mm2 = 60.0;  // a thing this small is painted in one go
 
 Kin kinOf(const Step& step) {
+    // What leads to a shell belongs to it.
+    if (step.kind == StepKind::Between && step.light) return Kin::Shells;
     switch (step.kind) {
         case StepKind::CleanUp:
             return Kin::Last;
@@ -35,7 +37,7 @@ bool belongTogether(const Step& a, const Step& b) {
     const Kin kin = kinOf(a);
     if (kin == Kin::None || kinOf(b) != kin || a.phase != b.phase) return false;
     if (kin == Kin::Last) return true;
-    if (kin == Kin::Shells) return a.light == b.light && a.mask.from == b.mask.from;
+    if (kin == Kin::Shells) return a.light == b.light && a.mask.index == b.mask.index;
     return a.parts == b.parts;
 }
 
@@ -63,7 +65,9 @@ std::string titleOf(const Plan& plan, std::span<const Step> steps) {
             return fmt::format("{}: edge highlights, {}", part,
                                counted(static_cast<int>(steps.size()), "pass", "passes"));
         case Kin::Shells: {
-            const std::string& title = steps.front().title;
+            const auto shell = std::ranges::find(steps, StepKind::Shell, &Step::kind);
+            if (shell == steps.end()) return steps.front().title;
+            const std::string& title = shell->title;
             const std::size_t on = title.find(" on ");
             const std::size_t colon = title.rfind(": ");
             if (on == std::string::npos || colon == std::string::npos) return title;

@@ -174,6 +174,7 @@ class GlowLayers {
         shell.title = fmt::format("{} on {}: shell {} of {}", capitalised(m_name),
                                   namesOf(m_basis.plan, parts), s + 1, m_mixes.shells.size());
         shell.mask = maskFrom(of.irradiance);
+        shell.mask.index = s;
         shell.why = fmt::format("Reaches {:.0f} mm; {:.0f} % of the light here comes from it{}.",
                                 of.distance_mm, 100.0 * glow_share,
                                 s == 0 ? "; the faintest and darkest, all others lie inside" : "");
@@ -198,6 +199,7 @@ class GlowLayers {
                                     namesOf(m_basis.plan, mix.parts), s, s + 1);
         between.mask =
             maskFrom(std::sqrt(m_mixes.shells[s - 1].irradiance * m_mixes.shells[s].irradiance));
+        between.mask.index = s;
         between.recipe =
             recipeOf(m_basis.plan, m_basis.mixes.rack,
                      {0.5 * (dark.L + pale.L), 0.5 * (dark.a + pale.a), 0.5 * (dark.b + pale.b)},

@@ -101,6 +101,8 @@ class PartLayers {
     // goes over it.
     void bridge(std::size_t b, std::size_t below, const Mask& mask, const Mask& next) {
         const BandMix& mix = m_of.mix(b);
+        // A wash over all of them pulls layers together (common practice, no source).
+        if (m_basis.plan.steps.recesses == Recesses::Washed) return;
         if (!mix.bridge || m_of.area(next) > kBuried * m_of.area(mask)) return;
         const bool towards_light = next.from > -1e8;
         const bool by_veils = towards_light && bridgedByVeils(m_basis.plan, *mix.bridge);

@@ -54,7 +54,7 @@ enum class Where {
     All,
     Values,     // L* before any glow: `from` to `to`
     Finished,   // the same with all glows in it: for what is painted after them
-    Light,      // level of the glow of `light`, see glowLevels: `from` to `to`
+    Light,      // level of the glow of `light`, see glowLevels: `from` to `to`; shell `index`
     Rest,       // what no glow is painted on
     Sprayed,    // as much as arrives of spray `index`
     Filtered,   // as the filter over sprays is shared out, see filterShareOf
@@ -139,13 +139,20 @@ struct PaintUse {
     [[nodiscard]] bool runsShort() const { return ml > left_ml; }
 };
 
-// Everything that is to be done to one figure.
+// Of the parts of a scene.
+struct StandingPart {
+    int figure = 0;  // that it belongs to
+    double area_mm2 = 0.0;
+};
+
+// Everything that is to be done to one figure, or to all of one scene.
 struct Work {
     std::vector<Step> steps;             // in working order
     std::vector<std::string> broken;     // what the painter's own order breaks, in sentences
     std::vector<std::string> missing;    // what cannot be painted as planned, in sentences
     std::vector<PaintUse> uses;          // of the whole plan, the most first
     MixingRack rack;                     // that the recipes' drops are of
+    std::vector<StandingPart> standing;  // one entry a part
     std::vector<float> lightness;        // L* before any glow, one entry a vertex
     std::vector<EdgeStretch> lines;      // edge highlights
     std::vector<double> line_widths_mm;  // one entry a pass

@@ -373,6 +373,9 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
     work.steps = std::move(steps);
     work.uses = usesOf(plan, work.steps, mixes.rack);
     work.rack = mixes.rack;
+    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+        work.standing.push_back({plan.parts[p].stands_in, plan.figure->surface.part_areas_mm2[p]});
+    }
     work.lightness = before.values.lightness;
     work.lines = lines.stretches;
     work.glow_lines = basis.glow_lines;

@@ -169,6 +169,34 @@ TEST_F(FigureStage, ACopyStandsBesideTheFirstOne) {
     EXPECT_EQ(document().plan().parts.size(), before + 1);
 }
 
+TEST_F(FigureStage, AVolumeIsStrokedOnForTheLightListedAndRemoved) {
+    openStage();
+    click("pageVolume");
+    EXPECT_EQ(view().overlay(), Overlay::Values);
+    const auto before = document().evaluated()->appearance->values.light;
+    click("volumeRaise");
+    const QPoint at = pixelOfPoint({0, -6, 9});
+    drag(&view(), at, at + QPoint(12, 0));
+    ASSERT_EQ(document().plan().volumes.size(), 1U);
+    EXPECT_EQ(document().undoStack().count(), 1);
+    settle();
+    EXPECT_NE(document().evaluated()->appearance->values.light, before);
+    auto* rows = child<QListWidget>("volumes");
+    ASSERT_EQ(rows->count(), 1);
+    EXPECT_EQ(rows->item(0)->text().toStdString(), "Ball · Raised by 0.30 mm, brush of 3.0 mm");
+    click("volumeHollow");
+    drag(&view(), at, at + QPoint(0, 10), Qt::ControlModifier);  // the other way
+    ASSERT_EQ(document().plan().volumes.size(), 2U);
+    EXPECT_GT(document().plan().volumes[1].height_mm, 0.0);
+    click("volumeHold");
+    rows->setCurrentRow(0);
+    click("removeVolume");
+    click("removeVolume");
+    EXPECT_TRUE(document().plan().volumes.empty());
+    settle();
+    EXPECT_EQ(document().evaluated()->appearance->values.light, before);
+}
+
 TEST_F(FigureStage, TypedHeightScalesTheFigureOnceAndUndoBringsItBack) {
     openStage();
     click("pageStanding");

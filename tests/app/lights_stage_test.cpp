@@ -345,9 +345,9 @@ TEST_F(LightsStage, ALampInsideTheFigureIsSaidAtItsControl) {
     child<QDoubleSpinBox>("position0")->setValue(0);
     child<QDoubleSpinBox>("position1")->setValue(0);
     child<QDoubleSpinBox>("position2")->setValue(9);
-    EXPECT_TRUE(child<QLabel>("lightConcern")->text().contains(u"inside ball"));
     EXPECT_EQ(document().undoStack().count(), 1);  // one gesture
     settle();
+    EXPECT_TRUE(child<QLabel>("lightConcern")->text().contains(u"inside ball"));
     // The picture stays correct: nothing outside is lit by it.
     const std::vector<float>& lit = document().evaluated()->appearance->irradiance.of_lights[2];
     EXPECT_EQ(std::ranges::max(lit), 0.0F);

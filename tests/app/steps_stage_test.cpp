@@ -459,5 +459,30 @@ TEST_F(BenchTest, DimDarkensAndTheMinutesAreCounted) {
     EXPECT_LT(bench().log().spent_s, 1.0);
 }
 
+TEST_F(BenchTest, TheOwnPaceIsOfferedAfterAFewCoats) {
+    openBench();
+    press(Qt::Key_Escape);
+    m_window->setStage(Stage::Steps);
+    QTest::mouseClick(child<QPushButton>("pageTime"), Qt::LeftButton);
+    BenchLog log;
+    for (int i = 0; i < 6; ++i) {
+        CoatDone done;
+        done.steps = {"step"};
+        done.minutes = 6.0;
+        done.usual_min = 4.0;
+        log.done.push_back(done);
+    }
+    auto* own = child<QPushButton>("ownPace");
+    EXPECT_TRUE(own->isHidden());
+    document().setBenchLog(log);
+    document().edit(QStringLiteral("pace"), Aspect::Steps,
+                    [](Plan& plan) { plan.steps.pace = 1.1; });
+    EXPECT_FALSE(own->isHidden());
+    EXPECT_EQ(own->text().toStdString(), "Take your own: 1.50 ×, over 6 coats");
+    own->click();
+    EXPECT_DOUBLE_EQ(document().plan().steps.pace, 1.5);
+    EXPECT_TRUE(own->isHidden());
+}
+
 }  // namespace
 }  // namespace glaukophos

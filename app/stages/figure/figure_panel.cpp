@@ -1,14 +1,15 @@
-// Five pages under one heading.
+// Six pages under one heading.
 #include "app/stages/figure/figure_panel.h"
 
 #include "app/stages/figure/scene_page.h"
+#include "app/stages/figure/volume_page.h"
 
 namespace glaukophos {
 
 FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, QWidget* parent)
     : StagePanel(tr("Figure"), tr("Stand it, divide it, say what each part is."), parent),
       m_view(view),
-      m_pages(new PageTabs(this)),
+      m_pages(new PageTabs(this, 3)),
       m_standing(new StandingPage(document, loader, this)),
       m_parts(new PartsPage(document, view, this)),
       m_depth(new DepthPage(document, view, this)),
@@ -20,6 +21,8 @@ FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, Q
                      m_depth);
     m_pages->addPage(tr("Material"), tr("Name, material, colour and focus of the chosen part"),
                      "pageMaterial", m_material);
+    m_pages->addPage(tr("Volume"), tr("Shape for the light that was not sculpted"), "pageVolume",
+                     new VolumePage(document, view, this));
     auto* scene = new ScenePage(document, loader, this);
     m_pages->addPage(tr("Scene"), tr("Several figures on one base"), "pageScene", scene);
     connect(scene, &ScenePage::figureRequested, this, &FigurePanel::figureRequested);
@@ -36,7 +39,14 @@ FigurePanel::FigurePanel(Document& document, Loader& loader, FigureView& view, Q
 void FigurePanel::showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
 
 Overlay FigurePanel::overlay() const {
-    return m_pages->shownPage() == static_cast<int>(Page::Depth) ? Overlay::Layer : Overlay::Parts;
+    switch (static_cast<Page>(m_pages->shownPage())) {
+        case Page::Depth:
+            return Overlay::Layer;
+        case Page::Volume:
+            return Overlay::Values;
+        default:
+            return Overlay::Parts;
+    }
 }
 
 Overlay FigurePanel::enter() {

@@ -17,7 +17,7 @@ class FigurePanel : public StagePanel {
   public:
     FigurePanel(Document& document, Loader& loader, FigureView& view, QWidget* parent = nullptr);
 
-    enum class Page { Standing, Parts, Depth, Material, Scene };
+    enum class Page { Standing, Parts, Depth, Material, Volume, Scene };
     void showPage(Page page);
     // While depths are looked for.
     [[nodiscard]] bool isBusy() const { return m_depth->isBusy(); }

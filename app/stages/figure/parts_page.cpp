@@ -5,7 +5,7 @@
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
-#include "app/view/brush_tool.h"
+#include "app/pages/stroke_brush.h"
 #include "app/widgets/text.h"
 #include "app/widgets/theme.h"
 #include "core/plan/part_edits.h"
@@ -236,9 +236,7 @@ void PartsPage::takeBrush(Brush brush) {
         stroke(*guide, brush, points, take_away);
     };
     use.end = [this] { m_document.endGesture(); };
-    use.laid_down = [this] { m_tools->button(static_cast<int>(Brush::None))->setChecked(true); };
-    m_view.takeTool(std::make_unique<BrushTool>(m_view, std::move(use)));
-    m_tools->button(static_cast<int>(brush))->setChecked(true);
+    takeStrokeBrush(m_view, *m_tools, static_cast<int>(brush), std::move(use));
     if (!m_document.selectedPart()) showStatus(tr("Choose a part first."));
 }
 

@@ -15,6 +15,15 @@
 namespace glaukophos {
 namespace {
 
+// What the icon of a light is drawn from.
+QString iconLook(const Light& light) {
+    return QStringLiteral("%1 %2 %3 %4")
+        .arg(light.kind.index())
+        .arg(light.on)
+        .arg(qColour(encodedFrom(displayColourOf(light.colour))).rgba())
+        .arg(currentTheme().text.rgba());
+}
+
 constexpr int kDirectionKey = 301;
 constexpr std::size_t kMostLights = 60;
 
@@ -188,10 +197,18 @@ void LightsPanel::fillList() {
         QString text =
             QStringLiteral("%1  ·  %2").arg(q(lights[l].name), tr(kindName(lights[l].kind)));
         if (lights[l].solo) text += tr("  · alone");
-        item->setText(text);
-        item->setIcon(lightIcon(lights[l], currentTheme().text));
-        item->setFlags(item->flags() | Qt::ItemIsUserCheckable);
-        item->setCheckState(lights[l].on ? Qt::Checked : Qt::Unchecked);
+        if (item->text() != text) item->setText(text);
+        const QVariant look = iconLook(lights[l]);
+        if (item->data(Qt::UserRole) != look) {
+            item->setIcon(lightIcon(lights[l], currentTheme().text));
+            item->setData(Qt::UserRole, look);
+        }
+        const Qt::ItemFlags flags = item->flags() | Qt::ItemIsUserCheckable;
+        if (item->flags() != flags) item->setFlags(flags);
+        const Qt::CheckState state = lights[l].on ? Qt::Checked : Qt::Unchecked;
+        if (item->data(Qt::CheckStateRole).isNull() || item->checkState() != state) {
+            item->setCheckState(state);
+        }
     }
     m_list->setCurrentRow(lights.empty() ? -1 : static_cast<int>(m_document.selectedLight()));
     m_filling = false;

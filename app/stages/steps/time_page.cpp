@@ -10,6 +10,8 @@
 namespace glaukophos {
 namespace {
 
+constexpr int kCoatsForPace = 5;  // fewer say little
+
 QString eveningsWords(const Batch& batch) {
     const std::vector<Slot>& sequence = batch.schedule.sequence;
     const std::size_t sittings = sequence.empty() ? 0 : sequence.back().sitting + 1;
@@ -51,6 +53,13 @@ void TimePage::addFigures() {
                {0.25, 4, 2, tr(" ×"), true},
                getPlanNumber(pace),
                setPlanNumber(pace)});
+    m_own_pace =
+        newButton("ownPace", tr("Take your own pace"), tr("What the coats done at the bench took"));
+    column().addWidget(m_own_pace);
+    connect(m_own_pace, &QPushButton::clicked, this, [this] {
+        const double own = std::clamp(paceOf(document().benchLog()).pace, 0.25, 4.0);
+        change(tr("Own pace"), [&](Plan& plan) { plan.steps.pace = own; });
+    });
     const auto palette = [](auto& plan) -> auto& { return plan.steps.palette_h; };
     addNumber({"paletteLife",
                tr("A wet palette keeps a mix"),
@@ -164,6 +173,11 @@ void TimePage::connectEvenings() {
 void TimePage::showPlan(const Plan& plan) {
     const Evenings& evenings = plan.steps.evenings;
     m_hairdryer->setChecked(plan.steps.hairdryer);
+    const OwnPace own = paceOf(document().benchLog());
+    m_own_pace->setText(
+        tr("Take your own: %1 ×, over %2 coats").arg(own.pace, 0, 'f', 2).arg(own.coats));
+    m_own_pace->setVisible(own.coats >= kCoatsForPace &&
+                           std::abs(own.pace - plan.steps.pace) > 0.02);
     m_evenings->setChecked(evenings.used);
     m_when->setVisible(evenings.used);
     const QDate first = QDate::fromString(q(evenings.first_date), Qt::ISODate);
@@ -196,8 +210,8 @@ void TimePage::showResults(const Evaluated& evaluated) {
                          q(dateOf(batch.first_day +
                                   static_cast<int>(batch.schedule.end_min / (24 * 60)))));
     }
-    if (evaluated.plan.steps.figures > 1) {
-        text += tr(" %1 a figure.").arg(q(timeWords(planned / evaluated.plan.steps.figures)));
+    if (batch.figures > 1) {
+        text += tr(" %1 a figure.").arg(q(timeWords(planned / batch.figures)));
     }
     text += tr("<br><br>One after another, waiting for every coat: %1. <b>%2 saved.</b>")
                 .arg(q(timeWords(naive)), q(timeWords(std::max(0.0, naive - planned))));

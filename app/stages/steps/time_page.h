@@ -30,7 +30,8 @@ class TimePage : public PlanPage {
     QLayout* weekdays();
     void connectEvenings();
 
-    QCheckBox* m_hairdryer = nullptr;  // owned by Qt, as are the following
+    QPushButton* m_own_pace = nullptr;  // owned by Qt, as are the following
+    QCheckBox* m_hairdryer = nullptr;
     QCheckBox* m_evenings = nullptr;
     QWidget* m_when = nullptr;
     QDateEdit* m_first = nullptr;

@@ -110,9 +110,7 @@ void EdgesPage::addLines() {
                tr("Passes"),
                tr("Each lighter, narrower and shorter"),
                {1, kMostEdgePasses, 0, {}, false},
-               [](const Plan& plan, auto) {
-                   return std::optional<double>(plan.values.edge_lines.passes);
-               },
+               [](const Plan& plan, auto) { return std::optional<double>(edgePassesOf(plan)); },
                [](Plan& plan, auto, double value) {
                    plan.values.edge_lines.passes = static_cast<int>(std::lround(value));
                }});

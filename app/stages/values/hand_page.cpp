@@ -6,7 +6,7 @@
 #include <QSignalBlocker>
 
 #include "app/document/edit_key.h"
-#include "app/view/brush_tool.h"
+#include "app/pages/stroke_brush.h"
 #include "app/view/place_tool.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/text.h"
@@ -16,7 +16,7 @@ namespace glaukophos {
 namespace {
 
 constexpr int kFacePicture_px = 140;
-enum Tool { Hold, Lighter, Darker, MoreGlow, NoGlow };
+enum Tool { Hold = kBareHand, Lighter, Darker, MoreGlow, NoGlow };
 
 QString wordsFor(const Correction& stroke) {
     if (stroke.of_glows)
@@ -257,9 +257,7 @@ void HandPage::takeBrush(int id) {
         stroke(points, reversed);
     };
     use.end = [this] { document().endGesture(); };
-    use.laid_down = [this] { m_tools->button(Hold)->setChecked(true); };
-    m_view.takeTool(std::make_unique<BrushTool>(m_view, std::move(use)));
-    m_tools->button(id)->setChecked(true);
+    takeStrokeBrush(m_view, *m_tools, id, std::move(use));
 }
 
 void HandPage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {
@@ -268,14 +266,7 @@ void HandPage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {
     m_stroke.of_glows = tool == MoreGlow || tool == NoGlow;
     m_stroke.radius_mm = m_radius->value();
     m_stroke.bands = reversed ? -way : way;
-    for (const SurfacePoint& point : points) {
-        const bool close =
-            !m_stroke.points_mm.empty() &&
-            (m_stroke.points_mm.back() - point.point_mm).norm() < 0.3 * m_stroke.radius_mm;
-        if (close) continue;
-        m_stroke.points_mm.push_back(point.point_mm);
-        m_stroke.normals.push_back(point.normal);
-    }
+    addToStroke(points, 0.3 * m_stroke.radius_mm, m_stroke.points_mm, m_stroke.normals);
     if (m_stroke.points_mm.empty()) return;
     change(
         wordsFor(m_stroke),

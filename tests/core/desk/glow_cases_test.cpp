@@ -417,7 +417,7 @@ TEST(GlowCases, AFlamesZonesEndWhereTheyShouldOnEachTongue) {
     }
     plan.values.bands.speck_mm = 0.0;
     const auto all = *evaluated(plan, Goal::Appearance);
-    const std::vector<float> lengths = glowLengths(plan, all->appearance->irradiance);
+    const std::vector<float> lengths = *glowLengths(plan, all->appearance->irradiance);
     const Surface& surface = plan.figure->surface;
     const std::array<double, 6> ends = {0.0, 0.05, 0.25, 0.75, 0.90, 1.0};
     double worst = 0.0;

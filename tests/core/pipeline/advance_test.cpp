@@ -60,7 +60,7 @@ TEST(Pipeline, GoesOnFromWhateverGoalItReached) {
 
 TEST(Pipeline, AChangeOfTheWorkAloneKeepsLightAndMixes) {
     Plan plan = known()->plan;
-    plan.steps.build_up = BuildUp::Hatched;
+    plan.steps.build_up = BuildUp::LightsFirst;
     const EvaluatedPtr after = advance(plan, known(), {});
     EXPECT_EQ(after->appearance, known()->appearance);
     EXPECT_EQ(after->mixes, known()->mixes);

@@ -4,6 +4,8 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <array>
+#include <set>
 
 #include "core/plan/new_figure.h"
 #include "tests/support/evaluated.h"
@@ -118,6 +120,46 @@ TEST(Scenes, TakeAnotherFigureFromAFileAndRefuseNothing) {
     EXPECT_NEAR(scene->figure->surface.part_areas_mm2[2], other.figure->surface.part_areas_mm2[0],
                 0.5);
     EXPECT_EQ(withCopy(plan, {}, {0, 1}, {}).error().code, ErrorCode::BadInput);
+}
+
+// S14. Unequal figures in one batch, over the evenings there are.
+TEST(Scenes, ThreeUnequalFiguresArePlannedToTheirEvenings) {
+    ImportedFigure bollard =
+        planOf({cylinder({0, 0, 0}, 3, 9, 24)}, {"bollard"}).figure->form->imported;
+    ImportedFigure crate = planOf({box({-4, -4, 0}, {4, 4, 6})}, {"crate"}).figure->form->imported;
+    const auto two = withFigure(oddFigure(), bollard, {12.0, 20.0, 0.0}, {});
+    ASSERT_TRUE(two) << two.error().message;
+    auto three = withFigure(*two, crate, {3.0, -20.0, 0.0}, {});
+    ASSERT_TRUE(three) << three.error().message;
+    EXPECT_EQ(figuresIn(*three), 3);
+    three->steps.evenings = {true, "2026-12-01", 19 * 60, 19 * 60 + 45};
+    const auto all = evaluated(*three, Goal::Desk);
+    ASSERT_TRUE(all) << all.error().message;
+    const Work& work = (*all)->desk->work;
+    ASSERT_TRUE((*all)->desk->batch) << (*all)->desk->problem;
+    const Batch& batch = *(*all)->desk->batch;
+    EXPECT_EQ(batch.figures, 3);
+    std::array<double, 3> minutes{};
+    std::set<std::size_t> evenings;
+    for (const Slot& slot : batch.schedule.sequence) {
+        const TaskOf& of = batch.tasks[slot.task];
+        minutes.at(static_cast<std::size_t>(of.figure)) += slot.end_min - slot.begin_min;
+        evenings.insert(slot.sitting);
+        const Sitting& sitting = batch.list.sittings[slot.sitting];
+        EXPECT_GE(slot.begin_min - slot.set_up_min, sitting.begin_min - 1e-6);
+        EXPECT_LE(slot.end_min, sitting.end_min + 1e-6);
+        for (const PartIndex part : work.steps[of.step].parts) {
+            // Other parts of the step belong to the others.
+            if (work.steps[of.step].parts.size() == 1) {
+                EXPECT_EQ(three->parts[part].stands_in, of.figure);
+            }
+        }
+    }
+    EXPECT_GT(evenings.size(), 1U);
+    for (const double of_one : minutes) EXPECT_GT(of_one, 3.0);
+    double whole = 0.0;
+    for (const Step& step : work.steps) whole += step.coats * step.work_min;
+    EXPECT_NEAR(minutes[0] + minutes[1] + minutes[2], whole, 1e-6);
 }
 
 }  // namespace

@@ -1,0 +1,42 @@
+// Following a hand: what one picture shows, worked out for that alone, ahead of all else.
+#pragma once
+
+#include <memory>
+#include <optional>
+#include <vector>
+
+#include "core/pipeline/evaluated.h"
+
+namespace glaukophos {
+
+// The vertices and triangles of a figure that a picture shows, and a sample of all of it that
+// stands for the rest in exposure, shares and ladders.
+struct SeenFigure {
+    std::shared_ptr<const Figure> figure;    // of them alone; areas are those of the sample
+    std::vector<std::uint32_t> vertices;     // of the whole figure, one entry a vertex
+    std::vector<bool> shown;                 // one entry a vertex: not of the sample alone
+    std::vector<std::uint32_t> triangle_at;  // in `figure`, one entry a triangle of the whole
+    // Receivers: the vertices, then the floor's points; with painted volumes in them.
+    std::vector<Vec3> points_mm;
+    std::vector<Vec3> normals;
+    SkyTable table;
+};
+
+// `shown` has one entry a triangle of the figure; `last` is of the same figure, its sky traced.
+SeenFigure seenFigure(const Evaluated& last, const std::vector<bool>& shown);
+
+// How the plan looks there: `appearance` belongs to `plan`, whose figure is that of `seen`.
+struct Followed {
+    Plan plan;
+    Appearance appearance;
+};
+
+// Whether `last` says enough: not of another figure, of more or fewer lights, or with volumes that
+// were painted since.
+bool canFollow(const Plan& plan, const Evaluated& last);
+
+// The plan's light as a preview, all that did not change as it was in `last`. Nothing where `last`
+// says too little.
+std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const SeenFigure& seen);
+
+}  // namespace glaukophos
