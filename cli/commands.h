@@ -38,13 +38,16 @@ struct SceneOptions {
     double front_mm = 0.0;
     std::vector<std::string> single;  // parts that are not copied
     std::vector<std::string> files;   // another figure instead of a copy
+    int which = 0;                    // from 2: the one that is turned and moved instead
+    bool away = false;                // ... or taken away
     std::string output;               // the plan to write
 };
 
 // Each returns nothing on success; errors are for the user.
 // Meshes -> a plan: repaired, stood upright on the floor, scaled and divided.
 Result<void> runPrepare(const PrepareOptions& options);
-// A plan with a copy of its figure, or with another one, beside the first.
+// A plan with a copy of its figure, or with another one, beside the first; or with one of those
+// moved or taken away.
 Result<void> runScene(const CommonOptions& options, const SceneOptions& scene);
 Result<void> runInfo(const CommonOptions& options);
 Result<void> runReach(const CommonOptions& options, bool with_vertices);

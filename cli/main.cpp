@@ -109,16 +109,21 @@ struct Commands {
 };
 
 void addScene(CLI::App& app, Commands& all) {
-    auto* scene = app.add_subcommand("scene", "A copy of the figure, or another one, beside it");
+    auto* scene = app.add_subcommand(
+        "scene", "A copy of the figure, or another one, beside it; or one of them elsewhere");
     scene->add_option("plan", all.common.input, "A .glauk plan, a plan.json, or a mesh")
         ->required();
     scene->add_option(
         "--faces", all.scene.faces_hour,
-        "Hour of the first one's clock that it faces: 12 as it does, 6 the other way");
+        "Hour of the clock of the one it comes from: 12 as that does, 6 the other way");
     scene->add_option("--left", all.scene.left_mm, "mm to the first one's own left");
     scene->add_option("--front", all.scene.front_mm, "mm towards its front");
     scene->add_option("--single", all.scene.single, "Parts that both stand on: not copied");
     scene->add_option("--figure", all.scene.files, "Meshes of another figure, instead of a copy");
+    auto* which = scene->add_option("--which", all.scene.which,
+                                    "Turn and move the figure of this number, from 2, instead");
+    which->check(CLI::PositiveNumber);
+    scene->add_flag("--away", all.scene.away, "Take it away")->needs(which);
     scene->add_option("-o,--output", all.scene.output, "The .glauk plan to write")->required();
     scene->footer(
         "Example:\n  glaukophos-cli scene cat.glauk --faces 6 --left 20 --single cobbles -o "

@@ -13,6 +13,10 @@ namespace {
 
 Result<Plan> standing(const Plan& plan, const SceneOptions& scene) {
     const Beside where{scene.faces_hour, scene.left_mm, scene.front_mm};
+    if (scene.which != 0) {
+        return scene.away ? withoutFigure(plan, scene.which - 1, {})
+                          : withFigureMoved(plan, scene.which - 1, where, {});
+    }
     if (!scene.files.empty()) {
         const std::vector<std::filesystem::path> files(scene.files.begin(), scene.files.end());
         auto other = importFigure(files, {}, {});
@@ -36,9 +40,6 @@ Result<Plan> standing(const Plan& plan, const SceneOptions& scene) {
 Result<void> runScene(const CommonOptions& options, const SceneOptions& scene) {
     const auto plan = load(options);
     if (!plan) return tl::unexpected(plan.error());
-    if (std::abs(scene.left_mm) > 1000 || std::abs(scene.front_mm) > 1000) {
-        return fail(ErrorCode::BadInput, "A figure may stand up to 1000 mm beside the first.");
-    }
     const auto made = standing(*plan, scene);
     if (!made) return tl::unexpected(made.error());
     return savePlan(*made, scene.output);

@@ -86,6 +86,7 @@ QComboBox* PlanPage::addChoice(const char* object, const QString& label, const Q
     row->addWidget(words);
     row->addWidget(box, 1);
     m_column->addLayout(row);
+    if (!use) return box;
     connect(box, &QComboBox::activated, this, [this, label, use](int index) {
         change(label, [&](Plan& plan) { use(plan, index); });
     });

@@ -45,9 +45,10 @@ class PlanPage : public QWidget {
     QLabel* addCaption(const char* object);
     // Belongs to the page; the caller lays it out.
     QPushButton* newButton(const char* object, const QString& text, const QString& tip);
-    // A box to choose one of `names` from, filled by showPlan; `use` gets the index.
+    // A box to choose one of `names` from, filled by showPlan; `use` gets the index, if it is of
+    // the plan.
     QComboBox* addChoice(const char* object, const QString& label, const QString& tip,
-                         const QStringList& names, const std::function<void(Plan&, int)>& use);
+                         const QStringList& names, const std::function<void(Plan&, int)>& use = {});
 
     // A box to tick, filled by showPlan; `use` gets whether it is on.
     QCheckBox* addCheck(const char* object, const QString& text, const QString& tip,

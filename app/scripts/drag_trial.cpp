@@ -5,16 +5,30 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/scripts/picture_jump.h"
+
 namespace glaukophos {
 namespace {
 
 constexpr int kHand_ms = 16;
+constexpr int kLook_ms = 5;
+constexpr double kJump = 2.0;  // L* that an eye notices when a picture settles
+
+double rate(std::size_t pictures, qint64 time_ms) {
+    return 1000.0 * static_cast<double>(pictures) /
+           static_cast<double>(std::max<qint64>(1, time_ms));
+}
+
+double seconds(qint64 time_ms) { return 1e-3 * static_cast<double>(time_ms); }
 
 }  // namespace
 
-DragTrial::DragTrial(MainWindow& window, int steps) : m_window(window), m_left(steps) {
+DragTrial::DragTrial(MainWindow& window, Dragged dragged, int steps)
+    : m_window(window), m_dragged(dragged), m_left(steps) {
     m_hand.setInterval(kHand_ms);
     connect(&m_hand, &QTimer::timeout, this, &DragTrial::move);
+    m_resting.setInterval(kLook_ms);
+    connect(&m_resting, &QTimer::timeout, this, &DragTrial::watchRest);
     connect(&window.figureView(), &FigureView::pictureShown, this, [this] { m_arrived = true; });
     window.figureView().installEventFilter(this);
 }
@@ -25,7 +39,7 @@ void DragTrial::start() {
 }
 
 bool DragTrial::eventFilter(QObject* watched, QEvent* event) {
-    if (event->type() == QEvent::Paint && m_arrived && m_hand.isActive()) {
+    if (event->type() == QEvent::Paint && m_arrived) {
         m_arrived = false;
         // The filter comes before the painting.
         QTimer::singleShot(0, this, &DragTrial::count);
@@ -34,21 +48,40 @@ bool DragTrial::eventFilter(QObject* watched, QEvent* event) {
 }
 
 void DragTrial::count() {
+    if (m_dragged == Dragged::Figure) {
+        if (m_hand.isActive()) ++m_pictures;
+        return;
+    }
     const auto& plan = m_window.figureView().shownPlan();
     const std::size_t light = m_window.document().selectedLight();
     if (plan == nullptr || light >= plan->lights.size()) return;
     const auto shown = std::ranges::find(m_moves, plan->lights[light].kind, &Move::kind);
     if (shown == m_moves.end()) return;
-    m_delays_ms.push_back(m_clock.elapsed() - shown->time_ms);
+    const qint64 moved_ms = shown->time_ms;
     m_moves.erase(m_moves.begin(), std::next(shown));
+    if (m_hand.isActive()) {
+        ++m_pictures;
+        m_delays_ms.push_back(m_clock.elapsed() - moved_ms);
+    } else if (m_moves.empty()) {
+        m_last_moving = m_window.figureView().picture();
+    }
 }
 
 void DragTrial::move() {
     if (m_left-- <= 0) {
         m_hand.stop();
-        emit finished(report());
+        m_drag_ms = m_clock.restart();
+        m_resting.start();
         return;
     }
+    if (m_dragged == Dragged::Figure) {
+        m_window.figureView().turn(0.05, 0.0);
+    } else {
+        dragLight();
+    }
+}
+
+void DragTrial::dragLight() {
     Document& document = m_window.document();
     const double angle = 0.05 * m_left;
     document.editLight(
@@ -65,16 +98,40 @@ void DragTrial::move() {
     m_moves.push_back({document.plan().lights[document.selectedLight()].kind, m_clock.elapsed()});
 }
 
+void DragTrial::watchRest() {
+    const Document& document = m_window.document();
+    const EvaluatedPtr& evaluated = document.evaluated();
+    const FigureView& view = m_window.figureView();
+    if (!evaluated->complete || evaluated->plan.lights != document.plan().lights) return;
+    if (m_settled_ms == 0 && view.isFinished()) {
+        m_settled_ms = m_clock.elapsed();
+        m_alike = shareAlike(m_last_moving, view.picture(), *evaluated->plan.figure, view.camera(),
+                             view.grid(), kJump);
+    }
+    if (m_settled_ms == 0 || evaluated->desk == nullptr) return;
+    m_resting.stop();
+    emit finished(report());
+}
+
 QString DragTrial::report() const {
-    const double seconds = 1e-3 * static_cast<double>(m_clock.elapsed());
-    std::vector<qint64> delays = m_delays_ms;
-    std::ranges::sort(delays);
-    const qint64 most = delays.empty() ? 0 : delays[(9 * (delays.size() - 1)) / 10];
-    return QStringLiteral("%1 pictures in %2 s, %3 a second; 9 in 10 within %4 ms of the hand")
-        .arg(delays.size())
-        .arg(seconds, 0, 'f', 1)
-        .arg(static_cast<double>(delays.size()) / std::max(1e-3, seconds), 0, 'f', 1)
-        .arg(most);
+    QString text = QStringLiteral("%1 pictures in %2 s, %3 a second")
+                       .arg(m_pictures)
+                       .arg(seconds(m_drag_ms), 0, 'f', 1)
+                       .arg(rate(m_pictures, m_drag_ms), 0, 'f', 1);
+    if (m_dragged == Dragged::Light) {
+        std::vector<qint64> delays = m_delays_ms;
+        std::ranges::sort(delays);
+        const qint64 most = delays.empty() ? 0 : delays[(9 * (delays.size() - 1)) / 10];
+        text += QStringLiteral("; 9 in 10 within %1 ms of the hand").arg(most);
+    }
+    text += QStringLiteral("; settled after %1 s, the whole plan after %2 s")
+                .arg(seconds(m_settled_ms), 0, 'f', 2)
+                .arg(seconds(m_clock.elapsed()), 0, 'f', 2);
+    if (m_dragged == Dragged::Light) {
+        text += QStringLiteral("; %1 % of the figure as in the last picture of the drag")
+                    .arg(100.0 * m_alike, 0, 'f', 1);
+    }
+    return text;
 }
 
 }  // namespace glaukophos

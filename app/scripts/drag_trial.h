@@ -1,8 +1,9 @@
-// Measures a drag: the chosen light is moved as by a hand, and the pictures that reach the screen
-// meanwhile are counted.
+// Measures a drag: the chosen light, or the figure, is moved as by a hand; the pictures that reach
+// the screen meanwhile are counted, and then what is left to do when the hand rests is timed.
 #pragma once
 
 #include <QElapsedTimer>
+#include <QImage>
 #include <QObject>
 #include <QTimer>
 #include <list>
@@ -12,18 +13,22 @@
 
 namespace glaukophos {
 
+enum class Dragged { Light, Figure };
+
 class DragTrial : public QObject {
     Q_OBJECT
 
   public:
-    DragTrial(MainWindow& window, int steps);
+    DragTrial(MainWindow& window, Dragged dragged, int steps);
 
     // Begins once everything is traced.
     void start();
 
   signals:
     // "48 pictures in 1.9 s, 25.3 a second; 9 in 10 within 52 ms of the hand". A picture counts
-    // once it is painted, and only where it shows another place of the light than the one before.
+    // once it is painted; of a light only where it shows another place than the one before. Then
+    // how long it took from the hand's rest to the settled picture and to the whole plan, and how
+    // alike the last picture of the drag and the settled one are.
     void finished(const QString& report);
 
   protected:
@@ -31,7 +36,9 @@ class DragTrial : public QObject {
 
   private:
     void move();
+    void dragLight();
     void count();
+    void watchRest();
     [[nodiscard]] QString report() const;
 
     struct Move {
@@ -40,12 +47,19 @@ class DragTrial : public QObject {
     };
 
     MainWindow& m_window;
+    Dragged m_dragged;
     int m_left;
     QTimer m_hand;
+    QTimer m_resting;  // looks whether all is settled
     QElapsedTimer m_clock;
+    qint64 m_drag_ms = 0;             // that the drag took
     std::list<Move> m_moves;          // not shown yet
-    std::vector<qint64> m_delays_ms;  // one entry a picture
-    bool m_arrived = false;           // a picture waits to be painted
+    std::vector<qint64> m_delays_ms;  // one entry a picture of a light
+    std::size_t m_pictures = 0;
+    bool m_arrived = false;  // a picture waits to be painted
+    QImage m_last_moving;    // of the place where the drag ended
+    qint64 m_settled_ms = 0;
+    double m_alike = 0.0;
 };
 
 }  // namespace glaukophos

@@ -96,6 +96,7 @@ void addOptions(QCommandLineParser& parser) {
     add("sight", "Lines of sight from the spot at this share of the view, such as 0.5,0.4.", "x,y");
     add("measure-drag", "Drag the chosen light this many steps, print the rate, and quit.",
         "steps");
+    add("measure-turn", "Turn the figure this many steps, print the rate, and quit.", "steps");
     add("size", "Width and height of the window in pixels, such as 1024x700.", "size");
     add("theme", "Surroundings: plaster, bench or paper.", "theme");
     parser.addOption(
@@ -118,6 +119,7 @@ ScriptOptions scriptOptionsFrom(const QCommandLineParser& parser) {
             numberFrom(parser, "finding"),
             parser.isSet(QStringLiteral("bench")),
             numberFrom(parser, "measure-drag"),
+            numberFrom(parser, "measure-turn"),
             parser.isSet(QStringLiteral("after")),
             parser.value(QStringLiteral("page-shown")) == QStringLiteral("best")};
 }

@@ -12,7 +12,7 @@ namespace glaukophos {
 
 bool ScriptOptions::isAsked() const {
     return !picture.isEmpty() || !sheet.isEmpty() || !study.isEmpty() || !work.isEmpty() ||
-           !maps.isEmpty() || drag_steps > 0;
+           !maps.isEmpty() || drag_steps > 0 || turn_steps > 0;
 }
 
 QPointF spotOf(const FigureView& view, const QString& shares) {
@@ -60,7 +60,8 @@ void Script::finish() {
     if (m_options.bench && !m_window.bench().figureView().isFinished()) return;
     if (!m_options.sight.isEmpty()) view.sightFrom(spotOf(view, m_options.sight));
     m_done = true;
-    if (m_options.drag_steps > 0) return measureDrag();
+    if (m_options.drag_steps > 0) return measure(Dragged::Light, m_options.drag_steps);
+    if (m_options.turn_steps > 0) return measure(Dragged::Figure, m_options.turn_steps);
     QCoreApplication::exit(write() ? 0 : 2);
 }
 
@@ -109,8 +110,8 @@ void Script::openBench() {
     }
 }
 
-void Script::measureDrag() {
-    m_trial = std::make_unique<DragTrial>(m_window, m_options.drag_steps);
+void Script::measure(Dragged dragged, int steps) {
+    m_trial = std::make_unique<DragTrial>(m_window, dragged, steps);
     connect(m_trial.get(), &DragTrial::finished, this, [](const QString& report) {
         std::printf("%s\n", qUtf8Printable(report));
         QCoreApplication::exit(0);

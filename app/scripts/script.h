@@ -22,7 +22,8 @@ struct ScriptOptions {
     int step = 0;     // beginning with 1
     int finding = 0;  // beginning with 1
     bool bench = false;
-    int drag_steps = 0;
+    int drag_steps = 0;   // of the chosen light,
+    int turn_steps = 0;   // or of the figure
     bool after = false;   // how the figure looks when the chosen step is done
     bool scored = false;  // wait for the scores of directions
 
@@ -46,7 +47,7 @@ class Script : public QObject {
     [[nodiscard]] bool write();
     void placeWork(const Evaluated& evaluated);
     void openBench();
-    void measureDrag();
+    void measure(Dragged dragged, int steps);
 
     MainWindow& m_window;
     ScriptOptions m_options;

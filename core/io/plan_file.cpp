@@ -76,6 +76,25 @@ Result<std::shared_ptr<const Figure>> figureWithSurface(ImportedFigure imported,
     return dividedFigure(std::move(*form), std::move(labels), part_count);
 }
 
+Result<void> standCopies(ImportedFigure& imported, const std::vector<WrittenCopy>& copies) {
+    for (const WrittenCopy& copy : copies) {
+        std::vector<PartIndex> single;
+        for (const std::string& name : copy.single) {
+            const auto part = std::ranges::find(imported.parts, name, &ImportedPart::name);
+            if (part == imported.parts.end()) {
+                return fail(ErrorCode::BadInput,
+                            fmt::format("The plan cannot be read: a copy has no part \"{}\" to "
+                                        "stand on.",
+                                        name));
+            }
+            single.push_back(static_cast<PartIndex>(part - imported.parts.begin()));
+        }
+        const auto stood = standCopy(imported, copy.where, single);
+        if (!stood) return tl::unexpected(stood.error());
+    }
+    return {};
+}
+
 // Loads the files a plan names, by way of `load(name)` which gives their bytes.
 template <class Load>
 Result<Plan> completed(WrittenPlan written, const fs::path& file, const Load& load,
@@ -94,6 +113,8 @@ Result<Plan> completed(WrittenPlan written, const fs::path& file, const Load& lo
     auto imported = assembleFigure(std::move(meshes), written.division, file.filename().string(),
                                    {progress.stop, {}});
     if (!imported) return tl::unexpected(imported.error());
+    const auto copies = standCopies(*imported, written.copies);
+    if (!copies) return tl::unexpected(copies.error());
     if (written.surface_file.empty()) {
         auto figure = makeFigure(std::move(*imported), progress);
         if (!figure) return tl::unexpected(figure.error());

@@ -123,6 +123,8 @@ Json lightsJson(const std::vector<Light>& lights, const std::vector<Part>& parts
     return list;
 }
 
+constexpr std::size_t kMostCopies = 40;
+
 WrittenPlan written(const Json& json) {
     const Entry root(json, "");
     if (root.text("format", "") != "glaukophos-plan") {
@@ -144,6 +146,13 @@ WrittenPlan written(const Json& json) {
     result.surface_file = figure.text("surface", "");
     if (!result.surface_file.empty()) checkFileName(result.surface_file);
     result.division = figure.flag("divide", true) ? Division::Pieces : Division::AsGiven;
+    for (const Json& item : figure.list("copies")) {
+        if (result.copies.size() == kMostCopies) throw Wrong{"\"copies\" is too long"};
+        const Entry entry(item, fmt::format("copy {}", result.copies.size() + 1));
+        result.copies.push_back({{entry.number("faces_hour", 12.0), entry.number("left_mm", 30.0),
+                                  entry.number("front_mm", 0.0)},
+                                 entry.texts("single")});
+    }
     for (const Json& item : root.list("parts")) {
         const Entry entry(item, fmt::format("part {}", plan.parts.size() + 1));
         plan.parts.push_back(partFrom(entry));

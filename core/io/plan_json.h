@@ -7,18 +7,25 @@
 
 #include "core/io/mesh_file.h"
 #include "core/io/part_references.h"
-#include "core/plan/plan.h"
+#include "core/plan/scene.h"
 
 namespace glaukophos {
 
 inline constexpr int kPlanVersion = 2;
+
+// The figure of the files once more, beside itself.
+struct WrittenCopy {
+    Beside where;
+    std::vector<std::string> single;  // parts that both stand on
+};
 
 // A plan as written, before its figure is loaded: `plan.figure` is null and the parts that lights
 // name are still names.
 struct WrittenPlan {
     Plan plan;
     std::vector<std::string> mesh_files;  // relative to plan.json, inside its folder
-    std::string surface_file;             // the divided working surface; empty: make it anew
+    std::vector<WrittenCopy> copies;
+    std::string surface_file;  // the divided working surface; empty: make it anew
     Division division = Division::Pieces;
     // One entry a light, in the order of forAllLights.
     std::vector<LightPartNames> light_part_names;

@@ -190,13 +190,31 @@ PassedTriangles passedBy(const Light& light, const PartLabels& labels) {
     return passed;
 }
 
+std::optional<RayScene> sceneWithoutPassed(const Light& light, const Occluders& occluders) {
+    constexpr std::size_t kMostTriangles = 1'500'000;
+    if (occluders.mesh.triangles.size() > kMostTriangles) return std::nullopt;
+    const PassedTriangles passed = passedBy(light, occluders.labels);
+    if (passed.empty()) return std::nullopt;
+    Mesh stays;
+    stays.positions_mm = occluders.mesh.positions_mm;
+    for (std::size_t t = 0; t < passed.size(); ++t) {
+        if (!passed[t]) stays.triangles.push_back(occluders.mesh.triangles[t]);
+    }
+    if (stays.triangles.empty()) return std::nullopt;
+    auto scene = RayScene::build(stays);
+    if (!scene) return std::nullopt;
+    return std::move(*scene);
+}
+
 Arriving arriving(const Light& light, const Receivers& receivers, const Occluders& occluders,
                   Accuracy accuracy, const Progress& progress) {
     Arriving out{std::vector<float>(receivers.count(), 0.0F),
                  std::vector<float>(receivers.count(), 0.0F)};
-    const PassedTriangles passed = passedBy(light, occluders.labels);
+    const RayScene& scene = occluders.past != nullptr ? *occluders.past : occluders.scene;
+    const PassedTriangles passed =
+        occluders.past != nullptr ? PassedTriangles{} : passedBy(light, occluders.labels);
     const auto run = [&](const auto& source) {
-        const Tracer tracer(source, receivers, occluders.scene, passed, accuracy);
+        const Tracer tracer(source, receivers, scene, passed, accuracy);
         return forChunks(receivers.count(), progress, [&](std::size_t begin, std::size_t end) {
             tracer.chunk(begin, end, out);
         });
@@ -204,7 +222,7 @@ Arriving arriving(const Light& light, const Receivers& receivers, const Occluder
     bool complete = true;
     if (const auto* sky = std::get_if<Sky>(&light.kind)) {
         out.open.assign(receivers.count(), 1.0F);
-        complete = traceSky(*sky, receivers, occluders.scene, passed, accuracy, progress, out.seen);
+        complete = traceSky(*sky, receivers, scene, passed, accuracy, progress, out.seen);
     } else {
         complete = withSource(light, occluders, accuracy, run, true);
     }

@@ -14,6 +14,7 @@ struct Occluders {
     const RayScene& scene;
     const Mesh& mesh;
     const PartLabels& labels;
+    const RayScene* past = nullptr;  // the same without what the light passes, where it was made
 };
 
 // What arrives of a light, in two factors.
@@ -44,5 +45,10 @@ double openIrradiance(const Light& light, const Occluders& occluders, const Vec3
 // The triangles that the light passes: its own parts (unless they are what glows) and those that
 // let it through; `labels` of the mesh traced.
 PassedTriangles passedBy(const Light& light, const PartLabels& labels);
+
+// For Occluders::past: rays that need not ask of each triangle whether it lets them through are
+// about twice as quick. Nothing when the light passes none, and for figures so large that another
+// scene would fill the memory.
+std::optional<RayScene> sceneWithoutPassed(const Light& light, const Occluders& occluders);
 
 }  // namespace glaukophos

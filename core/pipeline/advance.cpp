@@ -139,17 +139,12 @@ class Pipeline {
         return true;
     }
 
-    // Forgotten when anything changed that its rays depend on.
-    TracedLight& tracedFor(std::size_t index) {
-        TracedLight& traced = m_traces.lights[index];
-        const Light& light = m_plan.lights[index];
-        if (!isTracedFor(traced, light, *m_plan.figure, m_traces.raised)) {
-            traced = {light.kind,         light.own_parts,
-                      light.passed_parts, labelsFor(light, *m_plan.figure),
-                      Accuracy::Preview,  0,
-                      m_traces.raised,    nullptr};
+    // A scene of its own pays where a light is traced softly, and serves every move after that.
+    void makePast(TracedLight& traced, const Light& light, const LitForm& lit) {
+        if (traced.past != nullptr || isReadFromTable(light)) return;
+        if (auto past = sceneWithoutPassed(light, lit.occluders)) {
+            traced.past = std::make_shared<const RayScene>(std::move(*past));
         }
-        return traced;
     }
 
     [[nodiscard]] bool isFresh(std::size_t index, Accuracy accuracy) const {
@@ -165,10 +160,14 @@ class Pipeline {
     bool traceLights(Accuracy accuracy, const Progress& progress) {
         m_traces.lights.resize(m_plan.lights.size());
         for (std::size_t l = 0; l < m_plan.lights.size(); ++l) {
-            TracedLight& traced = tracedFor(l);
+            TracedLight& traced = m_traces.lights[l];
+            renew(traced, m_plan.lights[l], *m_plan.figure, m_traces.raised);
             if (traced.irradiance != nullptr && isFresh(l, accuracy)) continue;
-            OverForm irradiance = irradianceOf(m_plan.lights[l], litBy(m_plan, m_traces),
-                                               skyOver(m_traces), accuracy, progress);
+            LitForm lit = litBy(m_plan, m_traces);
+            if (accuracy == Accuracy::Soft) makePast(traced, m_plan.lights[l], lit);
+            lit.occluders.past = traced.past.get();
+            OverForm irradiance =
+                irradianceOf(m_plan.lights[l], lit, skyOver(m_traces), accuracy, progress);
             if (irradiance.empty()) return false;
             traced.irradiance = std::make_shared<const OverForm>(std::move(irradiance));
             traced.accuracy = accuracy;

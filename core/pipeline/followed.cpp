@@ -84,7 +84,8 @@ std::vector<T> ofForm(std::span<const T> form, const SeenFigure& seen, std::size
 
 // A light traced for the vertices and every other point of the floor each way; those between are
 // the mean of their neighbours.
-std::vector<float> tracedRoughly(const Light& light, const LitForm& lit, const SeenFigure& seen) {
+std::vector<float> tracedRoughly(const Light& light, const LitForm& lit, const RayScene* past,
+                                 const SeenFigure& seen) {
     const std::size_t vertices = seen.vertices.size();
     const auto side = static_cast<std::size_t>(lit.form.floor.side);
     const std::size_t rough = (side + 1) / 2;
@@ -98,7 +99,8 @@ std::vector<float> tracedRoughly(const Light& light, const LitForm& lit, const S
             normals.push_back(seen.normals[vertices + row * side + column]);
         }
     }
-    const LitForm fewer(lit.form, {points, normals, lit.receivers.offset_mm}, lit.occluders);
+    LitForm fewer(lit.form, {points, normals, lit.receivers.offset_mm}, lit.occluders);
+    fewer.occluders.past = past;
     const OverForm traced = irradianceOf(light, fewer, {}, Accuracy::Preview, {});
     const std::span<const float> floor = traced.values().subspan(vertices);
     std::vector<float> values(traced.values().begin(),
@@ -182,7 +184,10 @@ std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const 
             const OverForm read = irradianceOf(light, lit, seen.table, Accuracy::Preview, {});
             irradiance.of_lights.emplace_back(read.values().begin(), read.values().end());
         } else {
-            irradiance.of_lights.push_back(tracedRoughly(light, lit, seen));
+            const TracedLight& traced = traces.lights[l];
+            const bool same = passesTheSame(traced, light, *plan.figure, traces.raised);
+            irradiance.of_lights.push_back(
+                tracedRoughly(light, lit, same ? traced.past.get() : nullptr, seen));
         }
     }
     irradiance.sky_visibility = gathered(before.sky_visibility, seen, vertices);

@@ -20,6 +20,7 @@ struct TracedLight {
     int sky_rounds = 0;                          // of the table it was read from, for skies
     std::shared_ptr<const RaisedForm> raised;    // that it falls on; null: the form as it is
     std::shared_ptr<const OverForm> irradiance;  // null until it is traced
+    std::shared_ptr<const RayScene> past;        // see Occluders; null where it is not worth it
 };
 
 // Labels that its rays depend on; null where it names no parts.
@@ -28,12 +29,32 @@ inline std::shared_ptr<const PartLabels> labelsFor(const Light& light, const Fig
     return names_parts ? figure.labels : nullptr;
 }
 
+// Whether the same stands in its way.
+inline bool passesTheSame(const TracedLight& traced, const Light& light, const Figure& figure,
+                          const std::shared_ptr<const RaisedForm>& raised) {
+    return traced.own_parts == light.own_parts && traced.passed_parts == light.passed_parts &&
+           traced.labels == labelsFor(light, figure) && traced.raised == raised;
+}
+
 // Whether nothing has changed that its rays depend on.
 inline bool isTracedFor(const TracedLight& traced, const Light& light, const Figure& figure,
                         const std::shared_ptr<const RaisedForm>& raised) {
-    return traced.kind == light.kind && traced.own_parts == light.own_parts &&
-           traced.passed_parts == light.passed_parts && traced.labels == labelsFor(light, figure) &&
-           traced.raised == raised;
+    return traced.kind == light.kind && passesTheSame(traced, light, figure, raised);
+}
+
+// Forgets what does not hold for the light.
+inline void renew(TracedLight& traced, const Light& light, const Figure& figure,
+                  const std::shared_ptr<const RaisedForm>& raised) {
+    if (isTracedFor(traced, light, figure, raised)) return;
+    TracedLight anew{.kind = light.kind,
+                     .own_parts = light.own_parts,
+                     .passed_parts = light.passed_parts,
+                     .labels = labelsFor(light, figure),
+                     .raised = raised,
+                     .irradiance = nullptr,
+                     .past = nullptr};
+    if (passesTheSame(traced, light, figure, raised)) anew.past = std::move(traced.past);
+    traced = std::move(anew);
 }
 
 struct Traces {

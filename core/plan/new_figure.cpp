@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "core/figure/label_transfer.h"
+#include "core/plan/drawn_things.h"
 
 namespace glaukophos {
 namespace {
@@ -68,6 +69,7 @@ Result<Plan> restood(const Plan& plan, const Stance& stance, const Progress& pro
     after.figure = dividedFigure(
         std::move(*form), std::make_shared<const PartLabels>(std::move(labels)), plan.parts.size());
     forAllLights(after, [&](Light& light) { moveLight(light.kind, stance, shift); });
+    carryDrawn(after, stance, shift, [](const Vec3&) { return true; });
     after.view.focus_mm = stance.scale * (stance.turn * after.view.focus_mm);
     return after;
 }

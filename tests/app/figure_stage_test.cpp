@@ -155,6 +155,24 @@ TEST_F(FigureStage, ACopyStandsBesideTheFirstOne) {
     EXPECT_EQ(document().plan().parts.back().name, "post 2");
     EXPECT_GT(document().plan().figure->bounds().size().x(), width + 20.0F);
     settle();
+    // It stands: turned and moved from there, then taken away.
+    const float wide = document().plan().figure->bounds().size().x();
+    child<QComboBox>("which")->setCurrentIndex(1);
+    emit child<QComboBox>("which")->activated(1);
+    EXPECT_FALSE(child<QPushButton>("standCopy")->isVisible());
+    child<NumberField>("besideLeft")->setValue(10.0);
+    click("moveFigure");
+    ASSERT_TRUE(waitFor([&] {
+        return std::abs(document().plan().figure->bounds().size().x() - wide - 10.0F) < 0.1F;
+    }));
+    settle();
+    click("takeFigureAway");
+    ASSERT_TRUE(waitFor([&] { return document().plan().parts.size() == before; }));
+    EXPECT_NEAR(document().plan().figure->bounds().size().x(), width, 0.1F);
+    EXPECT_TRUE(child<QPushButton>("standCopy")->isVisible());
+    settle();
+    document().undoStack().undo();
+    document().undoStack().undo();
     document().undoStack().undo();
     EXPECT_EQ(document().plan().parts.size(), before);
     settle();
@@ -190,6 +208,8 @@ TEST_F(FigureStage, AVolumeIsStrokedOnForTheLightListedAndRemoved) {
     EXPECT_GT(document().plan().volumes[1].height_mm, 0.0);
     click("volumeHold");
     rows->setCurrentRow(0);
+    ASSERT_TRUE(view().markedPlace());
+    EXPECT_LT((*view().markedPlace() - document().plan().volumes[0].points_mm[0]).norm(), 3.0F);
     click("removeVolume");
     click("removeVolume");
     EXPECT_TRUE(document().plan().volumes.empty());

@@ -98,6 +98,25 @@ TEST_F(Cli, SceneStandsACopyOrAnotherFigureBeside) {
     const Json info = Json::parse(run("info " + file("two.glauk") + " --json").output);
     EXPECT_EQ(info["parts"].size(), 2U);
     EXPECT_NEAR(info["size_mm"][0].get<double>(), 4.0 + 20.0 + 6.0, 0.01);  // it stands crosswise
+    ASSERT_EQ(run("scene " + file("two.glauk") + " --which 2 --faces 3 --left 5 -o " +
+                  file("moved.glauk"))
+                  .code,
+              0);
+    const Json moved = Json::parse(run("info " + file("moved.glauk") + " --json").output);
+    EXPECT_NEAR(moved["size_mm"][0].get<double>(), 4.0 + 25.0 + 4.0, 0.01);
+    ASSERT_EQ(run("scene " + file("two.glauk") + " --which 2 --away -o " + file("one.glauk")).code,
+              0);
+    EXPECT_EQ(Json::parse(run("info " + file("one.glauk") + " --json").output)["parts"].size(), 1U);
+    EXPECT_EQ(run("scene " + file("two.glauk") + " --which 3 -o x.glauk").code, 2);
+    // The same said in a plan beside the mesh.
+    write("post.json", R"({"format": "glaukophos-plan", "figure": {"files": ["post.stl"],
+        "copies": [{"faces_hour": 3, "left_mm": 20}]}})");
+    const Json said = Json::parse(run("info " + file("post.json") + " --json").output);
+    EXPECT_EQ(said["parts"].size(), 2U);
+    EXPECT_NEAR(said["size_mm"][0].get<double>(), 4.0 + 20.0 + 6.0, 0.01);
+    write("post.json", R"({"format": "glaukophos-plan", "figure": {"files": ["post.stl"],
+        "copies": [{"single": ["hat"]}]}})");
+    EXPECT_EQ(run("info " + file("post.json")).code, 2);
     const Finished other = run("scene " + file("two.glauk") + " --figure " + file("post.stl") +
                                " --left -20 -o " + file("three.glauk"));
     ASSERT_EQ(other.code, 0) << other.output;

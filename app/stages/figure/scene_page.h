@@ -1,4 +1,4 @@
-// Figure stage, last page: several figures on one base.
+// Figure stage, last page: several figures on one base, each with a heading of its own.
 #pragma once
 
 #include <QComboBox>
@@ -23,14 +23,24 @@ class ScenePage : public PlanPage {
     NumberField* addField(const char* object, const QString& label, const QString& tip,
                           const NumberRange& range, double value);
     [[nodiscard]] Beside where() const;
+    void addForNew();
+    void addForStanding();
+    // The figure chosen, from 1; 0: a new one.
+    [[nodiscard]] int chosenFigure() const;
+    void showChosen();
     void standCopy();
+    void moveChosen();
+    void takeAway();
     void showPlan(const Plan& plan) override;
 
     Loader& m_loader;
-    QComboBox* m_single = nullptr;  // owned by Qt, as are the following
+    QComboBox* m_which = nullptr;  // owned by Qt, as are the following
+    QComboBox* m_single = nullptr;
     NumberField* m_hour = nullptr;
     NumberField* m_left = nullptr;
     NumberField* m_front = nullptr;
+    QWidget* m_for_new = nullptr;       // what is asked of one that is to come
+    QWidget* m_for_standing = nullptr;  // ... and of one that stands
     QLabel* m_words = nullptr;
 };
 

@@ -79,7 +79,8 @@ void VolumePage::addList() {
     m_list = new QListWidget(this);
     m_list->setObjectName(QStringLiteral("volumes"));
     m_list->setAccessibleName(tr("Painted volumes"));
-    m_list->setToolTip(tr("They stay when lights move"));
+    m_list->setToolTip(tr("They stay when lights move; choose one to see where it lies"));
+    connect(m_list, &QListWidget::currentRowChanged, this, &VolumePage::showWhere);
     m_list->setFixedHeight(120);
     column().addWidget(m_list);
     m_remove = newButton("removeVolume", tr("Remove this volume"),
@@ -88,9 +89,25 @@ void VolumePage::addList() {
     connect(m_remove, &QPushButton::clicked, this, &VolumePage::remove);
 }
 
+// From the middle of the stroke.
+void VolumePage::showWhere(int row) {
+    const auto& volumes = document().plan().volumes;
+    if (row < 0 || static_cast<std::size_t>(row) >= volumes.size()) return;
+    const PaintedVolume& volume = volumes[static_cast<std::size_t>(row)];
+    if (volume.points_mm.empty()) return;
+    const std::size_t middle = volume.points_mm.size() / 2;
+    m_view.showPlace(volume.points_mm[middle], volume.normals[middle]);
+}
+
+void VolumePage::hideEvent(QHideEvent* event) {
+    m_view.forgetPlace();
+    PlanPage::hideEvent(event);
+}
+
 void VolumePage::remove() {
     const int row = m_list->currentRow();
     if (row < 0) return;
+    m_view.forgetPlace();
     change(tr("Remove volume"),
            [&](Plan& plan) { plan.volumes.erase(plan.volumes.begin() + row); });
 }

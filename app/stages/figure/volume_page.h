@@ -21,7 +21,9 @@ class VolumePage : public PlanPage {
     void addList();
     void takeBrush(int tool);
     void stroke(const std::vector<SurfacePoint>& points, bool reversed);
+    void showWhere(int row);
     void remove();
+    void hideEvent(QHideEvent* event) override;
     void showPlan(const Plan& plan) override;
 
     FigureView& m_view;

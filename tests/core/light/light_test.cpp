@@ -62,6 +62,30 @@ TEST(Irradiance, OwnPartsDoNotBlockTheLamp) {
     EXPECT_NEAR(irradiance(lamp, below, scene, Accuracy::Soft, {}).front(), 3.0 * 0.09, 1e-4);
 }
 
+// A scene without what lets the light pass is only quicker.
+TEST(Irradiance, IsTheSameThroughASceneWithoutWhatItPasses) {
+    const Plan plan =
+        planOf({plate({0, 0, 0}, 12), sphere({2, 0, 9}, 2.5F, 24), box({-5, -1, 2}, {-2, 1, 5})},
+               {"floor", "glass", "post"});
+    Light lamp = lampLight({2, 0, 9}, 1.0, 4.0);
+    Occluders occluders = occludersOf(*plan.figure);
+    EXPECT_FALSE(sceneWithoutPassed(lamp, occluders));
+    lamp.own_parts = {1};
+    const auto on = plan.figure->form->receivers();
+    const auto filtered = irradiance(lamp, on, occluders, Accuracy::Soft, {});
+    const auto past = sceneWithoutPassed(lamp, occluders);
+    ASSERT_TRUE(past);
+    occluders.past = &*past;
+    const auto quick = irradiance(lamp, on, occluders, Accuracy::Soft, {});
+    ASSERT_EQ(quick.size(), filtered.size());
+    std::size_t apart = 0;
+    for (std::size_t i = 0; i < quick.size(); ++i) {
+        // A ray that grazes an edge may be told otherwise by another tree.
+        if (std::abs(quick[i] - filtered[i]) > 1e-3F * (1.0F + filtered[i])) ++apart;
+    }
+    EXPECT_LT(apart, quick.size() / 200);
+}
+
 TEST(Irradiance, InsideTheLampEverythingIsLit) {
     const Mesh floor = meshOf({plate({0, 0, 0}, 10)});
     EXPECT_DOUBLE_EQ(

@@ -84,6 +84,107 @@ TEST(Scenes, ACopyHasItsOwnNamesAndTheSameColours) {
     const Vec3 middle = oddFigure().figure->bounds().centre();
     EXPECT_NEAR(head.centre().x(), 2.0F * middle.x() - first.centre().x() + 30.0F, 0.05F);
     EXPECT_NEAR(head.centre().y(), 2.0F * middle.y() - first.centre().y(), 0.05F);
+    // A shape painted on it, and its eyes, are on the copy as well.
+    Plan seeing = oddFigure();
+    const Vec3 brow(2, -4.5F, 8);
+    seeing.volumes = {{0.3, 1.0, {brow}, {-Vec3::UnitY()}}};
+    DrawnLine eyes;
+    eyes.name = "eyes";
+    eyes.kind = LineKind::Eyes;
+    eyes.anchors_mm = {brow, brow, brow, brow};
+    seeing.lines = {eyes};
+    const auto both = withCopy(seeing, {6.0, 30.0, 0.0}, {}, {});
+    ASSERT_TRUE(both);
+    ASSERT_EQ(both->volumes.size(), 2U);
+    EXPECT_NEAR(both->volumes[1].normals[0].y(), 1.0F, 1e-5F);
+    ASSERT_EQ(both->lines.size(), 2U);
+    EXPECT_EQ(both->lines[1].name, "eyes 2");
+    EXPECT_NEAR(both->lines[1].anchors_mm[3].y(), 2.0F * middle.y() - brow.y(), 0.05F);
+}
+
+Bounds boundsOfPart(const Plan& plan, PartIndex part) {
+    Bounds bounds;
+    const Surface& surface = plan.figure->surface;
+    for (std::size_t v = 0; v < surface.parts.size(); ++v) {
+        if (surface.parts[v] == part) bounds.add(surface.mesh.positions_mm[v]);
+    }
+    return bounds;
+}
+
+// Stood facing 6 at once, or by steps of an hour and of some mm: the same, and what was drawn on it
+// went with it.
+TEST(Scenes, AFigureThatStandsIsTurnedAndMovedWithWhatIsDrawnOnIt) {
+    const auto at_once = withCopy(oddFigure(), {6.0, 30.0, -4.0}, {}, {});
+    auto by_steps = withCopy(oddFigure(), {12.0, 30.0, 0.0}, {}, {});
+    ASSERT_TRUE(at_once && by_steps);
+    const Vec3 brow = boundsOfPart(*by_steps, 3).centre() + Vec3(0, -2.5F, 0);
+    by_steps->volumes = {{0.3, 1.0, {brow}, {-Vec3::UnitY()}}};
+    by_steps->values.gradients = {{GradientWay::Along, Vec3(0, -2, 8), Vec3(2, -2, 10.5F)}};
+    for (int hour = 0; hour < 2; ++hour) {
+        by_steps = withFigureMoved(*by_steps, 1, {3.0, 0.0, -2.0}, {});
+        ASSERT_TRUE(by_steps) << by_steps.error().message;
+    }
+    for (const PartIndex part : {PartIndex{0}, PartIndex{2}, PartIndex{3}}) {
+        const Bounds wanted = boundsOfPart(*at_once, part);
+        const Bounds found = boundsOfPart(*by_steps, part);
+        EXPECT_LT((wanted.low - found.low).norm() + (wanted.high - found.high).norm(), 0.05F);
+    }
+    const PaintedVolume& volume = by_steps->volumes.front();
+    const Vec3 behind = boundsOfPart(*by_steps, 3).centre() + Vec3(0, 2.5F, 0);
+    EXPECT_LT((volume.points_mm.front() - behind).norm(), 0.05F);
+    EXPECT_NEAR(volume.normals.front().y(), 1.0F, 1e-5F);
+    // What lies on the first one stays.
+    EXPECT_EQ(by_steps->values.gradients.front().light_mm, Vec3(2, -2, 10.5F));
+    EXPECT_EQ(withFigureMoved(*by_steps, 0, {}, {}).error().code, ErrorCode::BadInput);
+    EXPECT_EQ(withFigureMoved(*by_steps, 2, {}, {}).error().code, ErrorCode::BadInput);
+    EXPECT_EQ(withFigureMoved(*by_steps, 1, {12.0, 5000.0, 0.0}, {}).error().code,
+              ErrorCode::BadInput);
+}
+
+TEST(Scenes, AFigureIsTakenAwayWithItsPartsAndWhatIsDrawnOnIt) {
+    const Plan plan = oddFigure();
+    auto three = withCopy(plan, {6.0, 30.0, 0.0}, {}, {});
+    ASSERT_TRUE(three);
+    three = withFigure(*three, plan.figure->form->imported, {12.0, -30.0, 0.0}, {});
+    ASSERT_TRUE(three);
+    three->volumes = {{0.3, 1.0, {boundsOfPart(*three, 3).high}, {Vec3::UnitZ()}},
+                      {-0.2, 1.0, {boundsOfPart(*three, 5).high}, {Vec3::UnitZ()}}};
+    const auto two = withoutFigure(*three, 1, {});
+    ASSERT_TRUE(two) << two.error().message;
+    ASSERT_EQ(two->parts.size(), 4U);
+    EXPECT_EQ(figuresIn(*two), 2);
+    EXPECT_EQ(two->parts[3].id, three->parts[5].id);
+    ASSERT_EQ(two->volumes.size(), 1U);
+    EXPECT_LT(two->volumes.front().height_mm, 0.0);
+    EXPECT_NEAR(two->figure->surface.part_areas_mm2[3], three->figure->surface.part_areas_mm2[5],
+                1e-3 * three->figure->surface.part_areas_mm2[5]);
+    EXPECT_EQ(problemWith(*two), "");
+    EXPECT_TRUE(evaluate(*two, {}));
+}
+
+// Strokes, lines and marks lie where they lay when the whole figure is turned and grows.
+TEST(Scenes, WhatIsDrawnGoesWithTheFigureWhenItIsStoodAnew) {
+    Plan plan = oddFigure();
+    const Vec3 crown = boundsOfPart(plan, 1).centre() + Vec3(0, 0, 2.5F);
+    plan.values.corrections = {{1, 0.8, {crown}, {Vec3::UnitZ()}}};
+    plan.values.edge_lines.marks = {{EdgeWish::Brightest, crown}};
+    DrawnLine line;
+    line.anchors_mm = {crown, crown};
+    plan.lines = {line};
+    plan.values.face = FaceQuarters{.middle_mm = crown};
+    Stance stance;
+    stance.turn =
+        Eigen::AngleAxisf(static_cast<float>(radians(90.0)), Vec3::UnitZ()).toRotationMatrix();
+    stance.scale = 1.2F;
+    const auto after = restood(plan, stance, {});
+    ASSERT_TRUE(after) << after.error().message;
+    const Vec3 now = boundsOfPart(*after, 1).centre() + Vec3(0, 0, 3.0F);
+    EXPECT_LT((after->values.corrections[0].points_mm[0] - now).norm(), 0.05F);
+    EXPECT_NEAR(after->values.corrections[0].radius_mm, 0.96, 1e-5);
+    EXPECT_LT((after->values.edge_lines.marks[0].point_mm - now).norm(), 0.05F);
+    EXPECT_LT((after->lines[0].anchors_mm[1] - now).norm(), 0.05F);
+    EXPECT_LT((after->values.face->middle_mm - now).norm(), 0.05F);
+    EXPECT_NEAR(after->values.face->facing.x(), 1.0F, 1e-5F);
 }
 
 // Two on one base: the base stays one, each figure has layers of its own, all in one schedule.
