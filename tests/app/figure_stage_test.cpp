@@ -207,6 +207,7 @@ TEST_F(FigureStage, AVolumeIsStrokedOnForTheLightListedAndRemoved) {
     ASSERT_EQ(document().plan().volumes.size(), 2U);
     EXPECT_GT(document().plan().volumes[1].height_mm, 0.0);
     click("volumeHold");
+    rows->setCurrentRow(1);
     rows->setCurrentRow(0);
     ASSERT_TRUE(view().markedPlace());
     EXPECT_LT((*view().markedPlace() - document().plan().volumes[0].points_mm[0]).norm(), 3.0F);

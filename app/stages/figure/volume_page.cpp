@@ -81,6 +81,8 @@ void VolumePage::addList() {
     m_list->setAccessibleName(tr("Painted volumes"));
     m_list->setToolTip(tr("They stay when lights move; choose one to see where it lies"));
     connect(m_list, &QListWidget::currentRowChanged, this, &VolumePage::showWhere);
+    connect(m_list, &QListWidget::itemClicked, this,
+            [this](QListWidgetItem* item) { showWhere(m_list->row(item)); });
     m_list->setFixedHeight(120);
     column().addWidget(m_list);
     m_remove = newButton("removeVolume", tr("Remove this volume"),
