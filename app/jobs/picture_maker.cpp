@@ -4,6 +4,7 @@
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/screen_profile.h"
+#include "core/picture/half_picture.h"
 #include "core/pipeline/traces.h"
 
 namespace glaukophos {
@@ -11,8 +12,16 @@ namespace {
 
 constexpr int kFrames = 24;
 
-bool worthShowing(int frames) {
-    return frames == 1 || frames == 3 || frames == 8 || frames == kFrames;
+// A rough picture is better than none, but not than one that is sharp already.
+bool worthShowing(int frames, bool sharp_before) {
+    return frames == 8 || frames == kFrames || (!sharp_before && (frames == 1 || frames == 3));
+}
+
+// Nothing is drawn in it that moves with the light.
+bool isSmooth(const LookChoice& look) {
+    const bool smooth = look.overlay == Overlay::Colours || look.overlay == Overlay::Values ||
+                        look.overlay == Overlay::Reach || look.overlay == Overlay::Squint;
+    return smooth && !look.in_steps && !look.lone_band;
 }
 
 }  // namespace
@@ -33,6 +42,22 @@ std::vector<bool> seenIn(const TracedFrame& frame, const Figure& figure) {
         for (const std::uint32_t v : figure.surface.mesh.triangles[hit.triangle]) seen[v] = true;
     }
     return seen;
+}
+
+Shown nearestCorner(const PixelHit& hit) {
+    const float first = 1.0F - hit.u - hit.v;
+    if (first >= hit.u && first >= hit.v) return Shown::First;
+    return hit.u >= hit.v ? Shown::Second : Shown::Third;
+}
+
+std::vector<Shown> shownIn(const TracedFrame& frame, std::size_t triangles) {
+    std::vector<Shown> shown(triangles, Shown::No);
+    for (const PixelHit& hit : frame.pixels) {
+        if (hit.triangle == kNothing) continue;
+        Shown& of = shown[hit.triangle];
+        of = of == Shown::No ? nearestCorner(hit) : Shown::Whole;
+    }
+    return shown;
 }
 
 }  // namespace
@@ -70,11 +95,7 @@ void PictureMaker::seeFor(const PictureRequest& request, const TracedFrame& fram
                        m_seen_traces->raised == now.raised &&
                        m_seen->figure->labels == last.plan.figure->labels;
     if (known) return;
-    std::vector<bool> shown(last.plan.figure->surface.labels.size(), false);
-    for (const PixelHit& hit : frame.pixels) {
-        if (hit.triangle != kNothing) shown[hit.triangle] = true;
-    }
-    m_seen = seenFigure(last, shown);
+    m_seen = seenFigure(last, shownIn(frame, last.plan.figure->surface.labels.size()));
     m_seen_traces = last.traces;
     m_seen_frame = frame;
     for (PixelHit& hit : m_seen_frame.pixels) {
@@ -82,17 +103,41 @@ void PictureMaker::seeFor(const PictureRequest& request, const TracedFrame& fram
     }
 }
 
-QImage PictureMaker::follow(const PictureRequest& request, const PixelGrid& grid) {
-    seeFor(request, firstFrame(request, grid));
-    const auto result = followed(*request.ahead, *request.evaluated, *m_seen);
-    if (!result) return {};
+// Whether the last finished picture shows the same from the same place, so that only its light has
+// moved; looks with drawn borders would keep the old ones.
+bool PictureMaker::isSharpOf(const PictureRequest& request) const {
+    if (!m_sharp) return false;
+    const PictureRequest& of = m_sharp->of;
+    const Plan& then = of.evaluated->plan;
+    const Plan& now = request.evaluated->plan;
+    return of.camera == request.camera && of.grid == request.grid && of.look == request.look &&
+           of.shade == request.shade && then.figure->form == now.figure->form &&
+           then.figure->labels == now.figure->labels && then.parts.size() == now.parts.size();
+}
+
+std::optional<Image> PictureMaker::followedHalf(const PictureRequest& request, const Plan& plan,
+                                                const Evaluated& last) {
+    const auto result = followed(plan, last, *m_seen);
+    if (!result) return std::nullopt;
     Marks marks;  // the others are of the light before
-    marks.drawn = request.evaluated->marks->drawn;
+    marks.drawn = last.marks->drawn;
     const Look look = lookOf(result->plan, result->appearance, request.look, marks, m_seen->shown);
     Accumulation accumulation;
     addFrame(accumulation, *m_seen->figure, request.camera, m_seen_frame, look, request.shade);
-    return toQImage(doubled(encoded(accumulation, *m_seen->figure, request.camera, look),
-                            request.grid.width, request.grid.height));
+    return encoded(accumulation, *m_seen->figure, request.camera, look);
+}
+
+std::optional<Image> PictureMaker::follow(const PictureRequest& request, const Plan& plan,
+                                          const PixelGrid& grid) {
+    seeFor(request, firstFrame(request, grid));
+    const auto now = followedHalf(request, plan, *request.evaluated);
+    if (!now) return std::nullopt;
+    if (isSharpOf(request)) {
+        const Evaluated& then = *m_sharp->of.evaluated;
+        if (!m_sharp->half) m_sharp->half = followedHalf(request, then.plan, then);
+        if (m_sharp->half) return changed(m_sharp->picture, *m_sharp->half, *now);
+    }
+    return doubled(*now, request.grid.width, request.grid.height);
 }
 
 void PictureMaker::make(const PictureRequest& request,
@@ -100,12 +145,16 @@ void PictureMaker::make(const PictureRequest& request,
     const Figure& figure = *request.evaluated->plan.figure;
     PixelGrid grid = request.grid;
     if (request.moving) grid = {(grid.width + 1) / 2, (grid.height + 1) / 2};
-    if (request.ahead != nullptr) {
-        QImage picture = follow(request, grid);
-        if (picture.isNull()) return;  // it comes with its results
-        bringToScreen(picture);
-        emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number, false);
-        return;
+    const bool sharp_before = isSharpOf(request);
+    if (request.ahead != nullptr || (request.moving && sharp_before)) {
+        const Plan& plan = request.ahead != nullptr ? *request.ahead : request.evaluated->plan;
+        if (const auto made = follow(request, plan, grid)) {
+            QImage picture = toQImage(*made);
+            bringToScreen(picture);
+            emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number, false);
+            return;
+        }
+        if (request.ahead != nullptr) return;  // it comes with its results
     }
     const Look& look = lookFor(request, firstFrame(request, grid));
     const int frames = request.moving ? 1 : kFrames;
@@ -118,11 +167,14 @@ void PictureMaker::make(const PictureRequest& request,
             addFinerFrame(accumulation, figure, request.camera, look, request.shade);
         }
         const bool last = accumulation.frames == frames;
-        if (worthShowing(accumulation.frames) || last) {
+        if (worthShowing(accumulation.frames, sharp_before) || last) {
             Image made = encoded(accumulation, figure, request.camera, look);
             if (request.moving) made = doubled(made, request.grid.width, request.grid.height);
             QImage picture = toQImage(made);
             bringToScreen(picture);
+            if (last && !request.moving && isSmooth(request.look)) {
+                m_sharp = Sharp{std::move(made), request, std::nullopt};
+            }
             if (request.look.overlay == Overlay::Bands && !request.moving) {
                 constexpr int kNumber_px = 11;
                 paintBandNumbers(picture, bandLabels(figure, m_frame, look, kNumber_px - 3), look,

@@ -39,9 +39,13 @@ class PictureMaker : public QObject {
     void make(const PictureRequest& request, const NewestWins<PictureRequest>::Turn& turn);
     const Look& lookFor(const PictureRequest& request, const TracedFrame& frame);
     const TracedFrame& firstFrame(const PictureRequest& request, const PixelGrid& grid);
-    // Of a plan ahead of its results; null where they say too little.
-    QImage follow(const PictureRequest& request, const PixelGrid& grid);
+    // Of a plan ahead of its results; none where they say too little.
+    std::optional<Image> follow(const PictureRequest& request, const Plan& plan,
+                                const PixelGrid& grid);
+    std::optional<Image> followedHalf(const PictureRequest& request, const Plan& plan,
+                                      const Evaluated& last);
     void seeFor(const PictureRequest& request, const TracedFrame& frame);
+    [[nodiscard]] bool isSharpOf(const PictureRequest& request) const;
 
     // Used by the worker only: the last look, kept while only the view changes.
     EvaluatedPtr m_look_of;
@@ -55,6 +59,14 @@ class PictureMaker : public QObject {
     std::optional<SeenFigure> m_seen;
     std::shared_ptr<const Traces> m_seen_traces;
     TracedFrame m_seen_frame;  // with the triangles of `m_seen`
+
+    // ... and the last finished picture, which moving light only changes.
+    struct Sharp {
+        Image picture;
+        PictureRequest of;
+        std::optional<Image> half;  // as a moving picture shows the same
+    };
+    std::optional<Sharp> m_sharp;
 
     NewestWins<PictureRequest> m_runner;  // last member
 };

@@ -18,10 +18,11 @@ struct RayPlan {
     std::uint32_t last = 0;  // where those disagree too
 };
 
-RayPlan raysFor(Accuracy accuracy, int preview_rays) {
+RayPlan raysFor(Accuracy accuracy, const PreviewRays& preview) {
     switch (accuracy) {
         case Accuracy::Preview:
-            return {static_cast<std::uint32_t>(preview_rays), 0, 0};
+            return {static_cast<std::uint32_t>(preview.first),
+                    static_cast<std::uint32_t>(preview.more), 0};
         case Accuracy::Soft:
             return {4, 12, 16};
         case Accuracy::Reference:
@@ -39,7 +40,7 @@ class Tracer {
           m_receivers(receivers),
           m_scene(scene),
           m_passed(passed),
-          m_plan(raysFor(accuracy, Source::kPreviewRays)) {}
+          m_plan(raysFor(accuracy, source.previewRays())) {}
 
     // At strength 1, for receivers [begin, end).
     void chunk(std::size_t begin, std::size_t end, Arriving& out) const {
@@ -83,7 +84,7 @@ class Tracer {
             }
         };
         trace(m_plan.first, m_plan.more, false);
-        trace(m_plan.first + m_plan.more, m_plan.last, true);
+        if (m_plan.last > 0) trace(m_plan.first + m_plan.more, m_plan.last, true);
     }
 
     void add(ShadowRays& rays, std::size_t receiver, std::size_t slot,

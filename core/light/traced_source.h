@@ -18,6 +18,12 @@ struct SourceRay {
     double weight = 0.0;
 };
 
+// Rays of a preview at each place, and how many more next to borders of shadows.
+struct PreviewRays {
+    int first = 4;
+    int more = 0;
+};
+
 // A round patch of directions that shines alike: the disc of a far light, or a ball from outside.
 class RoundSource {
   public:
@@ -33,7 +39,10 @@ class RoundSource {
         double sine = 0.0;  // of the half angle
         float far_mm = 1e30F;
     };
-    static constexpr int kPreviewRays = 1;
+    // A lamp is often as large as what it lights: half of it seen is neither lit nor dark.
+    [[nodiscard]] PreviewRays previewRays() const {
+        return m_far ? PreviewRays{1, 0} : PreviewRays{2, 2};
+    }
     [[nodiscard]] bool isParallel() const { return m_far.has_value(); }
     void look(const Vec3& point, const Vec3& normal, View& view) const;
     [[nodiscard]] SourceRay ray(const View& view, const Vec3& origin, Point2 place) const;
@@ -56,7 +65,7 @@ class OutlinedSource {
         Vec3d normal = Vec3d::UnitZ();
         Outline outline;  // above the horizon
     };
-    static constexpr int kPreviewRays = 4;
+    [[nodiscard]] static PreviewRays previewRays() { return {}; }
     [[nodiscard]] static bool isParallel() { return false; }
     void look(const Vec3& point, const Vec3& normal, View& view) const;
     [[nodiscard]] SourceRay ray(const View& view, const Vec3& origin, Point2 place) const;
@@ -78,7 +87,7 @@ class GlowingSource {
         Vec3 normal = Vec3::UnitZ();
         std::vector<EmittingSurface::Entry> entries;
     };
-    static constexpr int kPreviewRays = 4;
+    [[nodiscard]] static PreviewRays previewRays() { return {}; }
     [[nodiscard]] static bool isParallel() { return false; }
     void look(const Vec3& point, const Vec3& normal, View& view) const;
     [[nodiscard]] SourceRay ray(const View& view, const Vec3& origin, Point2 place) const;
@@ -97,7 +106,7 @@ class PointsSource {
         bool inside = false;
         std::vector<float> up_to;  // what the points up to each one give together
     };
-    static constexpr int kPreviewRays = 4;
+    [[nodiscard]] static PreviewRays previewRays() { return {}; }
     [[nodiscard]] static bool isParallel() { return false; }
     void look(const Vec3& point, const Vec3& normal, View& view) const;
     [[nodiscard]] SourceRay ray(const View& view, const Vec3& origin, Point2 place) const;

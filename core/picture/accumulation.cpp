@@ -58,40 +58,7 @@ float contrastOf(const Vec3& a, const Vec3& b, float scale) {
     return (seen(a) - seen(b)).cwiseAbs().maxCoeff();
 }
 
-// Each new pixel lies a quarter of an old one from the middle of the old one.
-std::uint8_t between(int near, int across, int down, int far) {
-    return static_cast<std::uint8_t>((9 * near + 3 * across + 3 * down + far + 8) >> 4);
-}
-
-// Where the pixel before or after an old one begins, as far as the new one leans that way.
-int besideOf(int place, int last) {
-    return std::clamp(place % 2 == 0 ? place / 2 - 1 : place / 2 + 1, 0, last);
-}
-
 }  // namespace
-
-Image doubled(const Image& half, int width, int height) {
-    Image large{width, height, {}};
-    large.rgb.resize(3 * static_cast<std::size_t>(width) * static_cast<std::size_t>(height));
-    const auto rowOf = [&](int row) {
-        return half.rgb.data() +
-               3 * static_cast<std::size_t>(row) * static_cast<std::size_t>(half.width);
-    };
-    tbb::parallel_for(0, height, [&](int y) {
-        const std::uint8_t* const near = rowOf(std::min(y / 2, half.height - 1));
-        const std::uint8_t* const other = rowOf(besideOf(y, half.height - 1));
-        std::uint8_t* out =
-            large.rgb.data() + 3 * static_cast<std::size_t>(y) * static_cast<std::size_t>(width);
-        for (int x = 0; x < width; ++x) {
-            const int at = 3 * std::min(x / 2, half.width - 1);
-            const int beside = 3 * besideOf(x, half.width - 1);
-            for (int c = 0; c < 3; ++c) {
-                *out++ = between(near[at + c], near[beside + c], other[at + c], other[beside + c]);
-            }
-        }
-    });
-    return large;
-}
 
 void markUneven(Accumulation& accumulation) {
     // Three steps of a byte: what a second ray in the pixel changes below that cannot be seen.

@@ -37,8 +37,4 @@ struct Image {
 };
 Image encoded(const Accumulation& accumulation);
 
-// Twice as large, bilinear, cut to `width` and `height`: a picture made while something moves is
-// half as large.
-Image doubled(const Image& half, int width, int height);
-
 }  // namespace glaukophos

@@ -12,12 +12,14 @@ struct Backdrop {
     float top = 0.030F;
     float bottom = 0.085F;
     bool floor = true;
+    bool operator==(const Backdrop&) const = default;
 };
 
 struct ShadeChoice {
     Backdrop backdrop;
     std::optional<PartIndex> selected;  // marked with chalk along its edge
     float line_width_px = 1.2F;
+    bool operator==(const ShadeChoice&) const = default;
 };
 
 }  // namespace glaukophos

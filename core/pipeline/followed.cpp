@@ -1,4 +1,5 @@
-// One triangle in so many stands for all of them in sums over the surface.
+// What is shown counts as it is in sums over the surface; of the rest one triangle in so many
+// stands for all of them.
 #include "core/pipeline/followed.h"
 
 #include "core/lighting/glow_licences.h"
@@ -7,7 +8,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr std::size_t kSample = 96;
+constexpr std::size_t kSample = 48;
 constexpr std::uint32_t kNotShown = 0xFFFFFFFFU;
 
 // Adds what is wanted of a surface to another, vertices in the order they are met.
@@ -20,17 +21,14 @@ class Choosing {
     }
 
     void add(std::size_t triangle) {
-        const bool stands = triangle % kSample == 0;
-        const float area =
-            stands ? static_cast<float>(kSample) * m_whole.triangle_areas_mm2[triangle] : 0.0F;
-        Triangle corners{};
-        for (std::size_t k = 0; k < 3; ++k) {
-            corners.at(k) = placeOf(m_whole.mesh.triangles[triangle].at(k));
-            m_chosen.areas_mm2[corners.at(k)] += area / 3.0F;
-        }
-        m_chosen.mesh.triangles.push_back(corners);
-        m_chosen.labels.push_back(m_whole.labels[triangle]);
-        m_chosen.triangle_areas_mm2.push_back(area);
+        const Triangle& of = m_whole.mesh.triangles[triangle];
+        addAs({placeOf(of[0]), placeOf(of[1]), placeOf(of[2])}, triangle, 1);
+    }
+
+    // One corner stands for the whole of so many.
+    void addCorner(std::size_t triangle, std::size_t corner, std::size_t many) {
+        const std::uint32_t place = placeOf(m_whole.mesh.triangles[triangle].at(corner));
+        addAs({place, place, place}, triangle, many);
     }
 
     [[nodiscard]] const Triangle& last() const { return m_chosen.mesh.triangles.back(); }
@@ -41,6 +39,14 @@ class Choosing {
     }
 
   private:
+    void addAs(const Triangle& corners, std::size_t triangle, std::size_t many) {
+        const float area = static_cast<float>(many) * m_whole.triangle_areas_mm2[triangle];
+        for (const std::uint32_t corner : corners) m_chosen.areas_mm2[corner] += area / 3.0F;
+        m_chosen.mesh.triangles.push_back(corners);
+        m_chosen.labels.push_back(m_whole.labels[triangle]);
+        m_chosen.triangle_areas_mm2.push_back(area);
+    }
+
     std::uint32_t placeOf(std::uint32_t vertex) {
         if (m_place[vertex] != kNotShown) return m_place[vertex];
         m_place[vertex] = static_cast<std::uint32_t>(m_vertices.size());
@@ -122,18 +128,25 @@ std::vector<float> tracedRoughly(const Light& light, const LitForm& lit, const R
 
 }  // namespace
 
-SeenFigure seenFigure(const Evaluated& last, const std::vector<bool>& shown) {
+SeenFigure seenFigure(const Evaluated& last, const std::vector<Shown>& shown) {
     const Figure& whole = *last.plan.figure;
     SeenFigure seen;
     Choosing choosing(whole.surface, seen.vertices);
     seen.triangle_at.assign(shown.size(), kNotShown);
     std::uint32_t count = 0;
+    std::size_t hidden = 0;
     for (std::size_t t = 0; t < shown.size(); ++t) {
-        if (!shown[t] && t % kSample != 0) continue;
-        choosing.add(t);
+        if (shown[t] == Shown::No) {
+            if (hidden++ % kSample != 0) continue;
+            choosing.addCorner(t, t % 3, kSample);
+        } else if (shown[t] == Shown::Whole) {
+            choosing.add(t);
+        } else {
+            choosing.addCorner(t, static_cast<std::size_t>(shown[t]), 1);
+        }
         seen.triangle_at[t] = count++;
         seen.shown.resize(seen.vertices.size(), false);
-        if (!shown[t]) continue;
+        if (shown[t] == Shown::No) continue;
         for (const std::uint32_t corner : choosing.last()) seen.shown[corner] = true;
     }
     auto figure = std::make_shared<Figure>();

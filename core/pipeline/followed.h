@@ -1,6 +1,7 @@
 // Following a hand: what one picture shows, worked out for that alone, ahead of all else.
 #pragma once
 
+#include <cstdint>
 #include <memory>
 #include <optional>
 #include <vector>
@@ -9,12 +10,13 @@
 
 namespace glaukophos {
 
-// The vertices and triangles of a figure that a picture shows, and a sample of all of it that
-// stands for the rest in exposure, shares and ladders.
+// The vertices and triangles of a figure that a picture shows, and a sample of the others that
+// stands for them in exposure, shares and ladders.
 struct SeenFigure {
-    std::shared_ptr<const Figure> figure;    // of them alone; areas are those of the sample
+    std::shared_ptr<const Figure>
+        figure;  // of them alone; the sample has the areas of all it stands for
     std::vector<std::uint32_t> vertices;     // of the whole figure, one entry a vertex
-    std::vector<bool> shown;                 // one entry a vertex: not of the sample alone
+    std::vector<bool> shown;                 // one entry a vertex: not of the sample
     std::vector<std::uint32_t> triangle_at;  // in `figure`, one entry a triangle of the whole
     // Receivers: the vertices, then the floor's points; with painted volumes in them.
     std::vector<Vec3> points_mm;
@@ -22,8 +24,12 @@ struct SeenFigure {
     SkyTable table;
 };
 
+// What of a triangle a picture shows: a single pixel of it, nearest to one of its corners, needs
+// that corner alone.
+enum class Shown : std::uint8_t { First, Second, Third, No, Whole };
+
 // `shown` has one entry a triangle of the figure; `last` is of the same figure, its sky traced.
-SeenFigure seenFigure(const Evaluated& last, const std::vector<bool>& shown);
+SeenFigure seenFigure(const Evaluated& last, const std::vector<Shown>& shown);
 
 // How the plan looks there: `appearance` belongs to `plan`, whose figure is that of `seen`.
 struct Followed {
