@@ -4,13 +4,16 @@
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/screen_profile.h"
-#include "core/picture/half_picture.h"
+#include "core/picture/coarse_picture.h"
 #include "core/pipeline/traces.h"
 
 namespace glaukophos {
 namespace {
 
 constexpr int kFrames = 24;
+// By how much the pixels of moving pictures are larger; more where a sharp one is only changed.
+constexpr int kCoarser = 2;
+constexpr int kCoarserOfSharp = 3;
 
 // A rough picture is better than none, but not than one that is sharp already.
 bool worthShowing(int frames, bool sharp_before) {
@@ -81,23 +84,26 @@ const TracedFrame& PictureMaker::firstFrame(const PictureRequest& request, const
     const auto& form = request.evaluated->plan.figure->form;
     if (m_frame_form != form || m_frame_camera != request.camera || m_frame.grid != grid) {
         m_frame = traceFrame(*request.evaluated->plan.figure, request.camera, grid, jitterOf(0));
-        m_seen.reset();
         m_frame_form = form;
         m_frame_camera = request.camera;
     }
     return m_frame;
 }
 
-void PictureMaker::seeFor(const PictureRequest& request, const TracedFrame& frame) {
+void PictureMaker::seeFor(const PictureRequest& request, const PixelGrid& grid) {
     const Evaluated& last = *request.evaluated;
     const Traces& now = *last.traces;
     const bool known = m_seen && m_seen_traces->table == now.table &&
-                       m_seen_traces->raised == now.raised &&
-                       m_seen->figure->labels == last.plan.figure->labels;
+                       m_seen_traces->raised == now.raised && m_seen_traces->form == now.form &&
+                       m_seen->figure->labels == last.plan.figure->labels &&
+                       m_seen_camera == request.camera && m_seen_frame.grid == grid;
     if (known) return;
-    m_seen = seenFigure(last, shownIn(frame, last.plan.figure->surface.labels.size()));
+    const Figure& figure = *last.plan.figure;
+    m_seen_frame = traceFrame(figure, request.camera, grid, jitterOf(0));
+    findFloor(figure, request.camera, m_seen_frame);
+    m_seen = seenFigure(last, shownIn(m_seen_frame, figure.surface.labels.size()));
     m_seen_traces = last.traces;
-    m_seen_frame = frame;
+    m_seen_camera = request.camera;
     for (PixelHit& hit : m_seen_frame.pixels) {
         if (hit.triangle != kNothing) hit.triangle = m_seen->triangle_at[hit.triangle];
     }
@@ -115,8 +121,8 @@ bool PictureMaker::isSharpOf(const PictureRequest& request) const {
            then.figure->labels == now.figure->labels && then.parts.size() == now.parts.size();
 }
 
-std::optional<Image> PictureMaker::followedHalf(const PictureRequest& request, const Plan& plan,
-                                                const Evaluated& last) {
+std::optional<Image> PictureMaker::coarse(const PictureRequest& request, const Plan& plan,
+                                          const Evaluated& last) {
     const auto result = followed(plan, last, *m_seen);
     if (!result) return std::nullopt;
     Marks marks;  // the others are of the light before
@@ -127,28 +133,27 @@ std::optional<Image> PictureMaker::followedHalf(const PictureRequest& request, c
     return encoded(accumulation, *m_seen->figure, request.camera, look);
 }
 
-std::optional<Image> PictureMaker::follow(const PictureRequest& request, const Plan& plan,
-                                          const PixelGrid& grid) {
-    seeFor(request, firstFrame(request, grid));
-    const auto now = followedHalf(request, plan, *request.evaluated);
+std::optional<Image> PictureMaker::follow(const PictureRequest& request, const Plan& plan) {
+    const bool sharp = isSharpOf(request);
+    const int times = sharp ? kCoarserOfSharp : kCoarser;
+    seeFor(request, coarser(request.grid, times));
+    const auto now = coarse(request, plan, *request.evaluated);
     if (!now) return std::nullopt;
-    if (isSharpOf(request)) {
-        const Evaluated& then = *m_sharp->of.evaluated;
-        if (!m_sharp->half) m_sharp->half = followedHalf(request, then.plan, then);
-        if (m_sharp->half) return changed(m_sharp->picture, *m_sharp->half, *now);
-    }
-    return doubled(*now, request.grid.width, request.grid.height);
+    if (!sharp) return enlarged(*now, request.grid, times);
+    const Evaluated& then = *m_sharp->of.evaluated;
+    if (!m_sharp->coarse) m_sharp->coarse = coarse(request, then.plan, then);
+    if (!m_sharp->coarse) return std::nullopt;
+    return changed(m_sharp->picture, *m_sharp->coarse, *now, times);
 }
 
 void PictureMaker::make(const PictureRequest& request,
                         const NewestWins<PictureRequest>::Turn& turn) {
     const Figure& figure = *request.evaluated->plan.figure;
-    PixelGrid grid = request.grid;
-    if (request.moving) grid = {(grid.width + 1) / 2, (grid.height + 1) / 2};
+    const PixelGrid grid = request.moving ? coarser(request.grid, kCoarser) : request.grid;
     const bool sharp_before = isSharpOf(request);
     if (request.ahead != nullptr || (request.moving && sharp_before)) {
         const Plan& plan = request.ahead != nullptr ? *request.ahead : request.evaluated->plan;
-        if (const auto made = follow(request, plan, grid)) {
+        if (const auto made = follow(request, plan)) {
             QImage picture = toQImage(*made);
             bringToScreen(picture);
             emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number, false);
@@ -169,7 +174,7 @@ void PictureMaker::make(const PictureRequest& request,
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames, sharp_before) || last) {
             Image made = encoded(accumulation, figure, request.camera, look);
-            if (request.moving) made = doubled(made, request.grid.width, request.grid.height);
+            if (request.moving) made = enlarged(made, request.grid, kCoarser);
             QImage picture = toQImage(made);
             bringToScreen(picture);
             if (last && !request.moving && isSmooth(request.look)) {

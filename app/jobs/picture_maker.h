@@ -40,11 +40,10 @@ class PictureMaker : public QObject {
     const Look& lookFor(const PictureRequest& request, const TracedFrame& frame);
     const TracedFrame& firstFrame(const PictureRequest& request, const PixelGrid& grid);
     // Of a plan ahead of its results; none where they say too little.
-    std::optional<Image> follow(const PictureRequest& request, const Plan& plan,
-                                const PixelGrid& grid);
-    std::optional<Image> followedHalf(const PictureRequest& request, const Plan& plan,
-                                      const Evaluated& last);
-    void seeFor(const PictureRequest& request, const TracedFrame& frame);
+    std::optional<Image> follow(const PictureRequest& request, const Plan& plan);
+    std::optional<Image> coarse(const PictureRequest& request, const Plan& plan,
+                                const Evaluated& last);
+    void seeFor(const PictureRequest& request, const PixelGrid& grid);
     [[nodiscard]] bool isSharpOf(const PictureRequest& request) const;
 
     // Used by the worker only: the last look, kept while only the view changes.
@@ -59,12 +58,13 @@ class PictureMaker : public QObject {
     std::optional<SeenFigure> m_seen;
     std::shared_ptr<const Traces> m_seen_traces;
     TracedFrame m_seen_frame;  // with the triangles of `m_seen`
+    Camera m_seen_camera;
 
     // ... and the last finished picture, which moving light only changes.
     struct Sharp {
         Image picture;
         PictureRequest of;
-        std::optional<Image> half;  // as a moving picture shows the same
+        std::optional<Image> coarse;  // as a moving picture shows the same
     };
     std::optional<Sharp> m_sharp;
 

@@ -115,6 +115,21 @@ TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGr
     return frame;
 }
 
+void findFloor(const Figure& figure, const Camera& camera, TracedFrame& frame) {
+    const PixelGrid& grid = frame.grid;
+    frame.floor.assign(frame.pixels.size(), {});
+    tbb::parallel_for(0, grid.height, [&](int y) {
+        for (int x = 0; x < grid.width; ++x) {
+            if (frame.at(x, y).triangle != kNothing) continue;
+            const auto i = static_cast<std::size_t>(y) * static_cast<std::size_t>(grid.width) +
+                           static_cast<std::size_t>(x);
+            frame.floor[i] = floorShown(figure.form->floor,
+                                        rayThrough(camera, grid, static_cast<float>(x) + 0.5F,
+                                                   static_cast<float>(y) + 0.5F));
+        }
+    });
+}
+
 Eigen::Vector2f jitterOf(int frame) {
     if (frame == 0) return Eigen::Vector2f::Zero();
     const Point2 p = spreadPoint(static_cast<std::uint32_t>(frame), {0.0, 0.0});

@@ -17,6 +17,9 @@ namespace glaukophos {
 TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGrid& grid,
                        const Eigen::Vector2f& jitter, const std::vector<std::uint8_t>& tiles = {});
 
+// Fills `frame.floor`: worth it where the frame, traced without jitter, is shaded again and again.
+void findFloor(const Figure& figure, const Camera& camera, TracedFrame& frame);
+
 // Offsets that fill the pixel evenly, the first one in the middle.
 Eigen::Vector2f jitterOf(int frame);
 

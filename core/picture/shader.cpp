@@ -93,31 +93,33 @@ Vec3 Shader::background(int x, int y) const {
     const float ground =
         choice.backdrop.top + (choice.backdrop.bottom - choice.backdrop.top) * down;
     if (!choice.backdrop.floor) return Vec3::Constant(ground);
-    return ground * floorFactor(ray(x, y));
+    if (frame.floor.empty()) return ground * floorFactor(floorShown(figure.form->floor, ray(x, y)));
+    return ground * floorFactor(frame.floor[static_cast<std::size_t>(&at(x, y) - &at(0, 0))]);
 }
 
-Vec3 Shader::floorFactor(const CameraRay& ray) const {
-    const FloorGrid& grid = figure.form->floor;
-    if (ray.direction.z() >= -1e-4F || ray.origin.z() <= grid.corner_mm.z()) {
-        return Vec3::Ones();
-    }
+FloorPlace floorShown(const FloorGrid& grid, const CameraRay& ray) {
+    if (ray.direction.z() >= -1e-4F || ray.origin.z() <= grid.corner_mm.z()) return {};
     const float t = (grid.corner_mm.z() - ray.origin.z()) / ray.direction.z();
     const Vec3 point = ray.origin + t * ray.direction;
     const Eigen::Vector2f cell = (point - grid.corner_mm).head<2>() / grid.spacing_mm;
     const auto last = static_cast<float>(grid.side - 1);
     const float radius = (cell - Eigen::Vector2f::Constant(0.5F * last)).norm() / (0.5F * last);
-    if (radius >= 0.98F) return Vec3::Ones();
+    if (radius >= 0.98F) return {};
     const float fade = std::clamp((0.98F - radius) / 0.6F, 0.0F, 1.0F);
-    const float weight = fade * fade * (3.0F - 2.0F * fade);
-    return Vec3::Ones() + weight * (floorAt(cell) - Vec3::Ones());
+    return {cell.x(), cell.y(), fade * fade * (3.0F - 2.0F * fade)};
 }
 
-Vec3 Shader::floorAt(const Eigen::Vector2f& cell) const {
+Vec3 Shader::floorFactor(const FloorPlace& place) const {
+    if (place.weight == 0.0F) return Vec3::Ones();
+    return Vec3::Ones() + place.weight * (floorAt(place) - Vec3::Ones());
+}
+
+Vec3 Shader::floorAt(const FloorPlace& place) const {
     const auto side = static_cast<std::size_t>(figure.form->floor.side);
-    const auto column = std::min(static_cast<std::size_t>(cell.x()), side - 2);
-    const auto row = std::min(static_cast<std::size_t>(cell.y()), side - 2);
-    const float fx = cell.x() - static_cast<float>(column);
-    const float fy = cell.y() - static_cast<float>(row);
+    const auto column = std::min(static_cast<std::size_t>(place.column), side - 2);
+    const auto row = std::min(static_cast<std::size_t>(place.row), side - 2);
+    const float fx = place.column - static_cast<float>(column);
+    const float fy = place.row - static_cast<float>(row);
     const Vec3* first = &look.colours[figure.vertexCount() + row * side + column];
     return (1.0F - fy) * ((1.0F - fx) * first[0] + fx * first[1]) +
            fy * ((1.0F - fx) * first[side] + fx * first[side + 1]);

@@ -32,10 +32,10 @@ struct Shader {
                                     const Vec3& direction) const;
     [[nodiscard]] Vec3 clayColour(const PixelHit& hit, const Triangle& t) const;
     [[nodiscard]] Vec3 background(int x, int y) const;
-    // Light on the floor relative to the open floor, fading out at the lattice's rim.
-    [[nodiscard]] Vec3 floorFactor(const CameraRay& ray) const;
-    // Bilinear between the four lattice points round `cell`.
-    [[nodiscard]] Vec3 floorAt(const Eigen::Vector2f& cell) const;
+    // Light on the floor relative to the open floor.
+    [[nodiscard]] Vec3 floorFactor(const FloorPlace& place) const;
+    // Bilinear between the four lattice points round it.
+    [[nodiscard]] Vec3 floorAt(const FloorPlace& place) const;
     // 1 where the part changes or the depth jumps, seen from this pixel to its neighbours.
     [[nodiscard]] bool onEdge(const PixelHit& hit, int x, int y) const;
     // Whether the chosen part begins or ends within `reach` pixels.

@@ -88,41 +88,70 @@ std::vector<T> ofForm(std::span<const T> form, const SeenFigure& seen, std::size
     return values;
 }
 
-// A light traced for the vertices and every other point of the floor each way; those between are
-// the mean of their neighbours.
-std::vector<float> tracedRoughly(const Light& light, const LitForm& lit, const RayScene* past,
-                                 const SeenFigure& seen) {
+// The vertices at which a light can be told from the others at all, were nothing in its way.
+std::vector<std::uint32_t> whereItMatters(const Light& light, float weight, const LitForm& lit,
+                                          std::span<const float> others) {
+    constexpr float kUnseen = 0.02F;  // of all light: less than a third of a step of L*
+    std::vector<std::uint32_t> places;
+    // Of other kinds the open light costs as much as the rays.
+    const bool is_lamp = std::holds_alternative<Lamp>(light.kind);
+    Light of_strength_one = light;
+    of_strength_one.strength = 1.0;
+    for (std::uint32_t v = 0; v < others.size(); ++v) {
+        const auto open = [&] {
+            return openIrradiance(of_strength_one, lit.occluders, lit.receivers.points_mm[v],
+                                  lit.receivers.normals[v]);
+        };
+        if (!is_lamp || weight * static_cast<float>(open()) > kUnseen * others[v]) {
+            places.push_back(v);
+        }
+    }
+    return places;
+}
+
+// Values on the floor from those at every other of its points each way; those between are the mean
+// of their neighbours.
+void addBetween(std::span<const float> rough, std::size_t side, std::vector<float>& values) {
+    const std::size_t rough_side = (side + 1) / 2;
+    const auto after = [&](std::size_t place) {
+        return std::min(place / 2 + place % 2, rough_side - 1);
+    };
+    for (std::size_t row = 0; row < side; ++row) {
+        for (std::size_t column = 0; column < side; ++column) {
+            const std::size_t up = row / 2 * rough_side;
+            const std::size_t down = after(row) * rough_side;
+            values.push_back(0.25F * (rough[up + column / 2] + rough[up + after(column)] +
+                                      rough[down + column / 2] + rough[down + after(column)]));
+        }
+    }
+}
+
+// A light traced where it matters; `others` is what the vertices get of all other lights.
+std::vector<float> tracedRoughly(const Light& light, float weight, const LitForm& lit,
+                                 const RayScene* past, const SeenFigure& seen,
+                                 std::span<const float> others) {
     const std::size_t vertices = seen.vertices.size();
+    const std::vector<std::uint32_t> places = whereItMatters(light, weight, lit, others);
+    std::vector<Vec3> points;
+    std::vector<Vec3> normals;
+    const auto add = [&](std::size_t receiver) {
+        points.push_back(seen.points_mm[receiver]);
+        normals.push_back(seen.normals[receiver]);
+    };
+    for (const std::uint32_t v : places) add(v);
     const auto side = static_cast<std::size_t>(lit.form.floor.side);
-    const std::size_t rough = (side + 1) / 2;
-    std::vector<Vec3> points(seen.points_mm.begin(),
-                             seen.points_mm.begin() + static_cast<std::ptrdiff_t>(vertices));
-    std::vector<Vec3> normals(seen.normals.begin(),
-                              seen.normals.begin() + static_cast<std::ptrdiff_t>(vertices));
     for (std::size_t row = 0; row < side; row += 2) {
         for (std::size_t column = 0; column < side; column += 2) {
-            points.push_back(seen.points_mm[vertices + row * side + column]);
-            normals.push_back(seen.normals[vertices + row * side + column]);
+            add(vertices + row * side + column);
         }
     }
     LitForm fewer(lit.form, {points, normals, lit.receivers.offset_mm}, lit.occluders);
     fewer.occluders.past = past;
     const OverForm traced = irradianceOf(light, fewer, {}, Accuracy::Preview, {});
-    const std::span<const float> floor = traced.values().subspan(vertices);
-    std::vector<float> values(traced.values().begin(),
-                              traced.values().begin() + static_cast<std::ptrdiff_t>(vertices));
+    std::vector<float> values(vertices, 0.0F);
+    for (std::size_t i = 0; i < places.size(); ++i) values[places[i]] = traced.values()[i];
     values.reserve(seen.points_mm.size());
-    const auto after = [&](std::size_t place) {
-        return std::min(place / 2 + place % 2, rough - 1);
-    };
-    for (std::size_t row = 0; row < side; ++row) {
-        for (std::size_t column = 0; column < side; ++column) {
-            const std::size_t up = row / 2 * rough;
-            const std::size_t down = after(row) * rough;
-            values.push_back(0.25F * (floor[up + column / 2] + floor[up + after(column)] +
-                                      floor[down + column / 2] + floor[down + after(column)]));
-        }
-    }
+    addBetween(traced.values().subspan(places.size()), side, values);
     return values;
 }
 
@@ -186,22 +215,31 @@ std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const 
     Followed result{plan, {}};
     result.plan.figure = seen.figure;
     Irradiance irradiance;
+    irradiance.of_lights.resize(plan.lights.size());
+    std::vector<std::size_t> by_rays;
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         const Light& light = plan.lights[l];
+        std::vector<float>& values = irradiance.of_lights[l];
         if (throwsBack(light)) {
-            irradiance.of_lights.push_back(gathered(before.of_lights[l], seen, vertices));
+            values = gathered(before.of_lights[l], seen, vertices);
         } else if (traces.lights[l].irradiance != nullptr &&
                    isTracedFor(traces.lights[l], light, *plan.figure, traces.raised)) {
-            irradiance.of_lights.push_back(seen.figure->spread(*traces.lights[l].irradiance));
+            values = seen.figure->spread(*traces.lights[l].irradiance);
         } else if (previewIsLookedUp(light, lit, seen.table)) {
             const OverForm read = irradianceOf(light, lit, seen.table, Accuracy::Preview, {});
-            irradiance.of_lights.emplace_back(read.values().begin(), read.values().end());
+            values.assign(read.values().begin(), read.values().end());
         } else {
-            const TracedLight& traced = traces.lights[l];
-            const bool same = passesTheSame(traced, light, *plan.figure, traces.raised);
-            irradiance.of_lights.push_back(
-                tracedRoughly(light, lit, same ? traced.past.get() : nullptr, seen));
+            values.assign(seen.points_mm.size(), 0.0F);
+            by_rays.push_back(l);
         }
+    }
+    const std::vector<float> weights = lightWeights(plan);
+    for (const std::size_t l : by_rays) {
+        const TracedLight& traced = traces.lights[l];
+        const bool same = passesTheSame(traced, plan.lights[l], *plan.figure, traces.raised);
+        const std::vector<float> others = sumOfLights(irradiance, weights, seen.vertices.size());
+        irradiance.of_lights[l] = tracedRoughly(plan.lights[l], weights[l], lit,
+                                                same ? traced.past.get() : nullptr, seen, others);
     }
     irradiance.sky_visibility = gathered(before.sky_visibility, seen, vertices);
     irradiance.sky_key = before.sky_key;
