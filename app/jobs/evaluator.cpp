@@ -1,6 +1,7 @@
 // What is worked out lies in the core's pipeline; here is only when.
 #include "app/jobs/evaluator.h"
 
+#include <algorithm>
 #include <chrono>
 
 #include "core/pipeline/followed.h"
@@ -13,6 +14,7 @@ constexpr std::chrono::milliseconds kRest{120};  // how long the hand must rest
 // a while.
 constexpr std::chrono::milliseconds kHalt{50};
 constexpr std::chrono::milliseconds kMeanwhile{450};
+constexpr int kShare = 4;  // ... and never more than this part of the time
 
 }  // namespace
 
@@ -30,7 +32,9 @@ void Evaluator::request(Plan plan, std::optional<std::size_t> scored) {
 void Evaluator::work(const Request& request, const NewestWins<Request>::Turn& turn) {
     using Clock = std::chrono::steady_clock;
     const bool followed = m_last != nullptr && canFollow(request.plan, *m_last);
-    if (followed && Clock::now() - m_last_time < kMeanwhile && !turn.restsFor(kHalt)) return;
+    const auto begun = Clock::now();
+    const auto wait = std::max<Clock::duration>(kMeanwhile, kShare * m_last_took);
+    if (followed && begun - m_last_time < wait && !turn.restsFor(kHalt)) return;
     Advance how;
     how.scored = request.scored;
     how.shown = [this](const EvaluatedPtr& state) { emit evaluated(state); };
@@ -39,6 +43,8 @@ void Evaluator::work(const Request& request, const NewestWins<Request>::Turn& tu
     how.keep_sky = [this](const Form& form, const SkyTable& table) { m_cache.keep(form, table); };
     m_last = advance(request.plan, m_last, {turn.stop(), {}}, how);
     m_last_time = Clock::now();
+    // What goes on when the hand rests is no measure of what a move costs.
+    if (turn.isOver()) m_last_took = m_last_time - begun;
 }
 
 }  // namespace glaukophos

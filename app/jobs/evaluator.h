@@ -39,6 +39,7 @@ class Evaluator : public QObject {
     SkyCache m_cache;
     EvaluatedPtr m_last;
     std::chrono::steady_clock::time_point m_last_time;
+    std::chrono::steady_clock::duration m_last_took{};
 
     NewestWins<Request> m_runner;  // last member
 };

@@ -1,19 +1,23 @@
 // Accumulates jittered frames until the picture is smooth or something newer is asked for.
 #include "app/jobs/picture_maker.h"
 
+#include <QElapsedTimer>
+
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/screen_profile.h"
-#include "core/picture/coarse_picture.h"
 #include "core/pipeline/traces.h"
 
 namespace glaukophos {
 namespace {
 
 constexpr int kFrames = 24;
-// By how much the pixels of moving pictures are larger; more where a sharp one is only changed.
+// By how much the pixels of moving pictures are larger; more where a sharp one is only changed and
+// that would take longer than the hand can wait.
 constexpr int kCoarser = 2;
-constexpr int kCoarserOfSharp = 3;
+constexpr int kCoarsest = 3;
+constexpr qint64 kPatience_ms = 36;
+constexpr int kLate = 3;  // in a row
 
 // A rough picture is better than none, but not than one that is sharp already.
 bool worthShowing(int frames, bool sharp_before) {
@@ -45,6 +49,15 @@ std::vector<bool> seenIn(const TracedFrame& frame, const Figure& figure) {
         for (const std::uint32_t v : figure.surface.mesh.triangles[hit.triangle]) seen[v] = true;
     }
     return seen;
+}
+
+ShownThings partsIn(const TracedFrame& frame, const PartLabels& labels) {
+    ShownThings parts;
+    parts.reserve(frame.pixels.size());
+    for (const PixelHit& hit : frame.pixels) {
+        parts.push_back(hit.triangle == kNothing ? kNothing : labels[hit.triangle]);
+    }
+    return parts;
 }
 
 Shown nearestCorner(const PixelHit& hit) {
@@ -135,15 +148,28 @@ std::optional<Image> PictureMaker::coarse(const PictureRequest& request, const P
 
 std::optional<Image> PictureMaker::follow(const PictureRequest& request, const Plan& plan) {
     const bool sharp = isSharpOf(request);
-    const int times = sharp ? kCoarserOfSharp : kCoarser;
+    const int times = sharp ? m_sharp->times : kCoarser;
+    QElapsedTimer clock;
+    clock.start();
     seeFor(request, coarser(request.grid, times));
     const auto now = coarse(request, plan, *request.evaluated);
     if (!now) return std::nullopt;
-    if (!sharp) return enlarged(*now, request.grid, times);
-    const Evaluated& then = *m_sharp->of.evaluated;
-    if (!m_sharp->coarse) m_sharp->coarse = coarse(request, then.plan, then);
-    if (!m_sharp->coarse) return std::nullopt;
-    return changed(m_sharp->picture, *m_sharp->coarse, *now, times);
+    if (!sharp) return enlarged(*now, enlargingBy(times, request.grid));
+    if (!m_sharp->coarse) {
+        clock.invalidate();  // once a drag
+        const Evaluated& then = *m_sharp->of.evaluated;
+        m_sharp->coarse = coarse(request, then.plan, then);
+        if (!m_sharp->coarse) return std::nullopt;
+        m_sharp->how = enlargingBy(times, request.grid, m_sharp->things,
+                                   partsIn(m_seen_frame, m_seen->figure->surface.labels));
+    }
+    Image made = changed(m_sharp->picture, *m_sharp->coarse, *now, m_sharp->how);
+    m_sharp->late = clock.isValid() && clock.elapsed() > kPatience_ms ? m_sharp->late + 1 : 0;
+    if (times < kCoarsest && m_sharp->late == kLate) {
+        m_sharp->times = kCoarsest;
+        m_sharp->coarse.reset();
+    }
+    return made;
 }
 
 void PictureMaker::make(const PictureRequest& request,
@@ -174,11 +200,17 @@ void PictureMaker::make(const PictureRequest& request,
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames, sharp_before) || last) {
             Image made = encoded(accumulation, figure, request.camera, look);
-            if (request.moving) made = enlarged(made, request.grid, kCoarser);
+            if (request.moving) made = enlarged(made, enlargingBy(kCoarser, request.grid));
             QImage picture = toQImage(made);
             bringToScreen(picture);
             if (last && !request.moving && isSmooth(request.look)) {
-                m_sharp = Sharp{std::move(made), request, std::nullopt};
+                m_sharp = Sharp{std::move(made),
+                                request,
+                                partsIn(m_frame, figure.surface.labels),
+                                std::nullopt,
+                                {},
+                                kCoarser,
+                                0};
             }
             if (request.look.overlay == Overlay::Bands && !request.moving) {
                 constexpr int kNumber_px = 11;

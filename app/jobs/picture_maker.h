@@ -5,6 +5,7 @@
 #include <QObject>
 
 #include "app/jobs/newest_wins.h"
+#include "core/picture/coarse_picture.h"
 #include "core/picture/render.h"
 #include "core/pipeline/followed.h"
 
@@ -64,7 +65,11 @@ class PictureMaker : public QObject {
     struct Sharp {
         Image picture;
         PictureRequest of;
-        std::optional<Image> coarse;  // as a moving picture shows the same
+        ShownThings things;           // parts, by pixel
+        std::optional<Image> coarse;  // as a moving picture shows the same,
+        Enlarging how;                // and how they belong together
+        int times = 0;                // by how much its pixels are larger
+        int late = 0;                 // pictures in a row that took too long
     };
     std::optional<Sharp> m_sharp;
 

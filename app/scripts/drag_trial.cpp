@@ -105,7 +105,6 @@ void DragTrial::watchRest() {
     if (!evaluated->complete || evaluated->plan.lights != document.plan().lights) return;
     if (m_settled_ms == 0 && view.isFinished()) {
         m_settled_ms = m_clock.elapsed();
-        m_last_moving.save(QStringLiteral("/tmp/w/moving.png")); view.picture().save(QStringLiteral("/tmp/w/settled.png"));
         m_alike = shareAlike(m_last_moving, view.picture(), *evaluated->plan.figure, view.camera(),
                              view.grid(), kJump);
     }

@@ -1,6 +1,8 @@
 // Coarse pictures, made while something moves, brought to full size.
 #pragma once
 
+#include <array>
+
 #include "core/picture/accumulation.h"
 
 namespace glaukophos {
@@ -10,12 +12,36 @@ inline PixelGrid coarser(const PixelGrid& grid, int times) {
     return {(grid.width + times - 1) / times, (grid.height + times - 1) / times};
 }
 
-// `times` as large, bilinear, cut to `grid`.
-Image enlarged(const Image& coarse, const PixelGrid& grid, int times);
+// Where the pixels of one line lie between those of a coarse one.
+struct Between {
+    int first = 0;
+    int second = 0;
+    float weight = 0.0F;  // of the second, 0..1
+};
+
+// What each pixel of a picture shows, row by row: any number that is the same for the same thing.
+using ShownThings = std::vector<std::uint32_t>;
+
+// How the pixels of a picture follow from those of a coarse one.
+struct Enlarging {
+    PixelGrid grid;
+    std::vector<Between> columns;
+    std::vector<Between> rows;
+    // Of the four round each pixel, in 1/128: bilinear, but of those alone that show the same
+    // thing, so that nothing bleeds over its outline. Empty: bilinear.
+    std::vector<std::array<std::uint8_t, 4>> weights;
+};
+Enlarging enlargingBy(int times, const PixelGrid& grid);
+// `things` and `coarse_things` have one entry a pixel of `grid` and of coarser(grid, times).
+Enlarging enlargingBy(int times, const PixelGrid& grid, const ShownThings& things,
+                      const ShownThings& coarse_things);
+
+// `coarse` on the grid of `how`.
+Image enlarged(const Image& coarse, const Enlarging& how);
 
 // `sharp`, changed as the coarse pictures of then and now differ: what is finer than their pixels
 // stays as it was. Where it gets darker in proportion, where it gets lighter by as many steps, so
 // that the grain of a dark place is not blown up.
-Image changed(const Image& sharp, const Image& then, const Image& now, int times);
+Image changed(const Image& sharp, const Image& then, const Image& now, const Enlarging& how);
 
 }  // namespace glaukophos
