@@ -4,6 +4,7 @@
 #include <QMenu>
 #include <QWheelEvent>
 
+#include "app/scripts/picture_jump.h"
 #include "app/stages/lights/best_place_page.h"
 #include "app/view/orrery.h"
 #include "app/view/sky_chart.h"
@@ -351,6 +352,34 @@ TEST_F(LightsStage, ALampInsideTheFigureIsSaidAtItsControl) {
     // The picture stays correct: nothing outside is lit by it.
     const std::vector<float>& lit = document().evaluated()->appearance->irradiance.of_lights[2];
     EXPECT_EQ(std::ranges::max(lit), 0.0F);
+}
+
+// Nothing flickers when the settled picture comes.
+TEST_F(LightsStage, APictureOfAMovedLightIsNearlyTheSettledOne) {
+    openScene();
+    settle();
+    const auto moon = std::ranges::find_if(document().plan().lights, [](const Light& light) {
+        return std::holds_alternative<FarLight>(light.kind);
+    });
+    ASSERT_NE(moon, document().plan().lights.end());
+    const auto index = static_cast<std::size_t>(moon - document().plan().lights.begin());
+    QImage moving;
+    QObject listener;
+    QObject::connect(&view(), &FigureView::pictureShown, &listener, [&] {
+        const auto& plan = view().shownPlan();
+        if (moving.isNull() && !view().isFinished() && plan != nullptr &&
+            plan->lights == document().plan().lights) {
+            moving = view().picture();
+        }
+    });
+    document().editLight(index, QStringLiteral("move"), [](Light& light) {
+        std::get<FarLight>(light.kind).direction.hour += 0.7;
+    });
+    ASSERT_TRUE(waitFor([&] { return !moving.isNull(); }));
+    settle();
+    const Figure& figure = *document().plan().figure;
+    EXPECT_GT(shareAlike(moving, view().picture(), figure, view().camera(), view().grid(), 2.0),
+              0.88);
 }
 
 }  // namespace

@@ -3,6 +3,8 @@
 
 #include <gtest/gtest.h>
 
+#include <numeric>
+
 #include <algorithm>
 #include <filesystem>
 
@@ -34,10 +36,12 @@ EvaluatedPtr worked(const Plan& plan) {
 }
 
 // The triangles that face a viewer at 12.
-std::vector<bool> facing(const Plan& plan) {
-    std::vector<bool> shown;
+std::vector<Shown> facing(const Plan& plan, Shown as = Shown::Whole) {
+    std::vector<Shown> shown;
     const Mesh& mesh = plan.figure->surface.mesh;
-    for (const Triangle& t : mesh.triangles) shown.push_back(areaVector(mesh, t).y() < 0.0F);
+    for (const Triangle& t : mesh.triangles) {
+        shown.push_back(areaVector(mesh, t).y() < 0.0F ? as : Shown::No);
+    }
     return shown;
 }
 
@@ -77,6 +81,29 @@ TEST(Followed, AMovedLightIsShownNearlyAsItSettles) {
     const auto quick = followed(plan, *before, seen);
     ASSERT_TRUE(quick);
     EXPECT_GT(shareAlike(plan, *quick, seen), 0.9);
+}
+
+// Seen by one pixel each, triangles come down to a corner; sums over the surface stay those of all.
+TEST(Followed, OneCornerStandsForATriangleOfOnePixel) {
+    Plan plan = twoThings();
+    const EvaluatedPtr before = worked(plan);
+    const SeenFigure whole = seenFigure(*before, facing(plan));
+    const SeenFigure corners = seenFigure(*before, facing(plan, Shown::Second));
+    EXPECT_LT(corners.vertices.size(), whole.vertices.size());
+    double area = 0.0;
+    for (const float of_one : corners.figure->surface.areas_mm2) area += of_one;
+    const auto& parts = plan.figure->surface.part_areas_mm2;
+    const double wanted = std::accumulate(parts.begin(), parts.end(), 0.0);
+    EXPECT_NEAR(area, wanted, 0.05 * wanted);
+    std::get<FarLight>(plan.lights[1].kind).direction = {1.0, 55.0};
+    const auto quick = followed(plan, *before, corners);
+    ASSERT_TRUE(quick);
+    EXPECT_GT(shareAlike(plan, *quick, corners), 0.9);
+    // The exposure is that of the whole figure.
+    const auto settled = evaluated(plan, Goal::Appearance);
+    ASSERT_TRUE(settled);
+    const double gain = (*settled)->appearance->values.light_tone.gain;
+    EXPECT_NEAR(quick->appearance.values.light_tone.gain, gain, 0.08 * gain);
 }
 
 TEST(Followed, SaysNothingOfWhatTheLastResultsDoNotKnow) {
