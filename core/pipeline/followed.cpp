@@ -4,11 +4,15 @@
 
 #include "core/lighting/glow_licences.h"
 #include "core/pipeline/raised_traces.h"
+#include "core/value/tone.h"
 
 namespace glaukophos {
 namespace {
 
 constexpr std::size_t kSample = 48;
+// The exposure hangs on the brightest places, which are few: more of them stand for themselves.
+constexpr std::size_t kBrightSample = 4;
+constexpr double kBrightest = 0.98;  // of the surface is darker
 constexpr std::uint32_t kNotShown = 0xFFFFFFFFU;
 
 // Adds what is wanted of a surface to another, vertices in the order they are met.
@@ -63,6 +67,32 @@ class Choosing {
     std::vector<std::uint32_t>& m_vertices;
     std::vector<std::uint32_t> m_place;
     Surface m_chosen;
+};
+
+// Which of the triangles that are not shown stand for others.
+class Sampling {
+  public:
+    explicit Sampling(const Evaluated& last)
+        : m_triangles(last.plan.figure->surface.mesh.triangles),
+          m_light(last.appearance->values.light),
+          m_bright(weightedQuantile(std::span(m_light).first(last.plan.figure->vertexCount()),
+                                    paintedAreas(last.plan, last.appearance->irradiance),
+                                    kBrightest)) {}
+
+    // For how many, itself among them; 0: another stands for it. Asked in order.
+    std::size_t standsFor(std::size_t triangle) {
+        const bool bright = m_light[m_triangles[triangle][0]] > m_bright;
+        std::size_t& before = bright ? m_bright_ones : m_others;
+        const std::size_t many = bright ? kBrightSample : kSample;
+        return before++ % many == 0 ? many : 0;
+    }
+
+  private:
+    const std::vector<Triangle>& m_triangles;
+    const std::vector<float>& m_light;
+    double m_bright;
+    std::size_t m_bright_ones = 0;
+    std::size_t m_others = 0;
 };
 
 // Of values at the receivers of the whole figure: those of the chosen vertices and of the floor.
@@ -126,6 +156,33 @@ void addBetween(std::span<const float> rough, std::size_t side, std::vector<floa
     }
 }
 
+// Few rays make half-shadows grainy. Averages what each of the first `count` receivers sees with
+// those beside it in the list that are near and turned alike: they run along a curve over the form.
+void smoothAlong(const Receivers& receivers, std::size_t count, Arriving& found) {
+    constexpr float kNear_mm = 1.2F;
+    constexpr float kAlike = 0.8F;  // cosine between normals
+    constexpr std::ptrdiff_t kReach = 2;
+    const std::vector<float> seen = found.seen;
+    for (std::size_t i = 0; i < count; ++i) {
+        if (found.open[i] <= 0.0F) continue;
+        float sum = 0.0F;
+        float weights = 0.0F;
+        for (std::ptrdiff_t step = -kReach; step <= kReach; ++step) {
+            const std::ptrdiff_t at = static_cast<std::ptrdiff_t>(i) + step;
+            if (at < 0 || at >= static_cast<std::ptrdiff_t>(count)) continue;
+            const auto k = static_cast<std::size_t>(at);
+            const bool is_near =
+                (receivers.points_mm[k] - receivers.points_mm[i]).norm() < kNear_mm &&
+                receivers.normals[k].dot(receivers.normals[i]) > kAlike;
+            if (!is_near || found.open[k] <= 0.0F) continue;
+            const auto weight = static_cast<float>(kReach + 1 - std::abs(step));
+            sum += weight * seen[k];
+            weights += weight;
+        }
+        found.seen[i] = sum / weights;  // its own counts
+    }
+}
+
 // A light traced where it matters; `others` is what the vertices get of all other lights.
 std::vector<float> tracedRoughly(const Light& light, float weight, const LitForm& lit,
                                  const RayScene* past, const SeenFigure& seen,
@@ -147,11 +204,16 @@ std::vector<float> tracedRoughly(const Light& light, float weight, const LitForm
     }
     LitForm fewer(lit.form, {points, normals, lit.receivers.offset_mm}, lit.occluders);
     fewer.occluders.past = past;
-    const OverForm traced = irradianceOf(light, fewer, {}, Accuracy::Preview, {});
+    Light of_strength_one = light;
+    of_strength_one.strength = 1.0;
+    Arriving found =
+        arriving(of_strength_one, fewer.receivers, fewer.occluders, Accuracy::Preview, {});
+    smoothAlong(fewer.receivers, places.size(), found);
+    const std::vector<float> traced = found.irradiance();
     std::vector<float> values(vertices, 0.0F);
-    for (std::size_t i = 0; i < places.size(); ++i) values[places[i]] = traced.values()[i];
+    for (std::size_t i = 0; i < places.size(); ++i) values[places[i]] = traced[i];
     values.reserve(seen.points_mm.size());
-    addBetween(traced.values().subspan(places.size()), side, values);
+    addBetween(std::span(traced).subspan(places.size()), side, values);
     return values;
 }
 
@@ -163,11 +225,12 @@ SeenFigure seenFigure(const Evaluated& last, const std::vector<Shown>& shown) {
     Choosing choosing(whole.surface, seen.vertices);
     seen.triangle_at.assign(shown.size(), kNotShown);
     std::uint32_t count = 0;
-    std::size_t hidden = 0;
+    Sampling sampling(last);
     for (std::size_t t = 0; t < shown.size(); ++t) {
         if (shown[t] == Shown::No) {
-            if (hidden++ % kSample != 0) continue;
-            choosing.addCorner(t, t % 3, kSample);
+            const std::size_t many = sampling.standsFor(t);
+            if (many == 0) continue;
+            choosing.addCorner(t, t % 3, many);
         } else if (shown[t] == Shown::Whole) {
             choosing.add(t);
         } else {
