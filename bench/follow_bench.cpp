@@ -74,7 +74,11 @@ void changedPicture(benchmark::State& state) {
             3 * static_cast<std::size_t>(grid.width) * static_cast<std::size_t>(grid.height);
         return Image{grid.width, grid.height, std::vector<std::uint8_t>(bytes, byte)};
     };
-    const Enlarging how = enlargingBy(kTimes, kWindow);
+    const auto one_thing = [](const PixelGrid& grid) {
+        return ShownThings(
+            static_cast<std::size_t>(grid.width) * static_cast<std::size_t>(grid.height), 1);
+    };
+    const Enlarging how = enlargingBy(kTimes, kWindow, one_thing(kWindow), one_thing(coarse));
     const Image sharp = grey(kWindow, 90);
     for (auto _ : state) {
         benchmark::DoNotOptimize(changed(sharp, grey(coarse, 90), grey(coarse, 80), how));
