@@ -46,7 +46,7 @@ Weights rounded(const std::array<float, 4>& shares) {
 
 // The components of the four pixels that one lies between.
 struct Four {
-    std::array<const std::uint8_t*, 4> pixels;
+    std::array<const std::uint8_t*, 4> pixels{};
 
     Four(const Image& coarse, const Between& row, const Between& column) {
         const auto at = [&](int y, int x) {
@@ -74,7 +74,8 @@ std::uint8_t byteOf(int value) {
 std::uint8_t changedByte(std::uint8_t byte, int then, int now) {
     if (now >= then) return byteOf(kWhole * byte + now - then);
     const float share = static_cast<float>(now) / static_cast<float>(then);
-    return static_cast<std::uint8_t>(share * static_cast<float>(byte) + 0.5F);
+    const int doubled = static_cast<int>(share * static_cast<float>(2 * byte));
+    return static_cast<std::uint8_t>((doubled + 1) / 2);  // rounded, in a hurry
 }
 
 bool rowsDiffer(const Image& then, const Image& now, const Between& row) {

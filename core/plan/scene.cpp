@@ -47,7 +47,7 @@ Motion motionOf(const Bounds& bounds, const Beside& where) {
 }
 
 Motion standBeside(Mesh& mesh, const Beside& where) {
-    const Motion motion = motionOf(boundsOf(mesh.positions_mm), where);
+    Motion motion = motionOf(boundsOf(mesh.positions_mm), where);
     move(mesh, motion.stance, motion.shift);
     return motion;
 }
