@@ -14,7 +14,7 @@ constexpr std::chrono::milliseconds kRest{120};  // how long the hand must rest
 // a while.
 constexpr std::chrono::milliseconds kHalt{50};
 constexpr std::chrono::milliseconds kMeanwhile{450};
-constexpr int kShare = 4;  // ... and never more than this part of the time
+constexpr int kTimesAsLong = 4;  // ... after so many times as long as the last time took
 
 }  // namespace
 
@@ -33,7 +33,7 @@ void Evaluator::work(const Request& request, const NewestWins<Request>::Turn& tu
     using Clock = std::chrono::steady_clock;
     const bool followed = m_last != nullptr && canFollow(request.plan, *m_last);
     const auto begun = Clock::now();
-    const auto wait = std::max<Clock::duration>(kMeanwhile, kShare * m_last_took);
+    const auto wait = std::max<Clock::duration>(kMeanwhile, kTimesAsLong * m_last_took);
     if (followed && begun - m_last_time < wait && !turn.restsFor(kHalt)) return;
     Advance how;
     how.scored = request.scored;

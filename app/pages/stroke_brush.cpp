@@ -10,6 +10,16 @@ void takeStrokeBrush(FigureView& view, QButtonGroup& tools, int id, BrushUse use
     tools.button(id)->setChecked(true);
 }
 
+BrushUse strokesOf(Document& document, const NumberField& radius, std::function<void()> begin,
+                   std::function<void(const std::vector<SurfacePoint>&, bool)> stroke) {
+    BrushUse use;
+    use.radius_mm = [&radius] { return radius.value(); };
+    use.begin = std::move(begin);
+    use.stroke = std::move(stroke);
+    use.end = [&document] { document.endGesture(); };
+    return use;
+}
+
 void addToStroke(const std::vector<SurfacePoint>& fresh, double apart_mm,
                  std::vector<Vec3>& points_mm, std::vector<Vec3>& normals) {
     for (const SurfacePoint& point : fresh) {

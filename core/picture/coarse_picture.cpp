@@ -3,45 +3,46 @@
 #include <tbb/parallel_for.h>
 
 #include <algorithm>
-#include <cmath>
 #include <numeric>
 
 namespace glaukophos {
 namespace {
 
-constexpr int kWhole = 128;
+constexpr int kSixteen = 16;
+constexpr int kWhole = kSixteen * kSixteen;
 
 std::vector<Between> placesOn(int length, int coarse_length, int times) {
     std::vector<Between> places;
     for (int i = 0; i < length; ++i) {
-        const float at = (static_cast<float>(i) + 0.5F) / static_cast<float>(times) - 0.5F;
-        const int first = std::clamp(static_cast<int>(std::floor(at)), 0, coarse_length - 1);
-        const int second = std::min(first + 1, coarse_length - 1);
-        places.push_back({first, second, std::clamp(at - static_cast<float>(first), 0.0F, 1.0F)});
+        // From the middle of the first coarse pixel.
+        const int sixteenths =
+            std::clamp(kSixteen * (2 * i + 1 - times) / (2 * times), 0, kSixteen * coarse_length);
+        const int first = std::min(sixteenths / kSixteen, coarse_length - 1);
+        places.push_back({first, std::min(first + 1, coarse_length - 1), sixteenths % kSixteen});
     }
     return places;
 }
 
-using Weights = std::array<std::uint8_t, 4>;
+using Weights = std::array<std::uint16_t, 4>;
 
-std::array<float, 4> bilinear(const Between& row, const Between& column) {
-    return {(1.0F - row.weight) * (1.0F - column.weight), (1.0F - row.weight) * column.weight,
-            row.weight * (1.0F - column.weight), row.weight * column.weight};
+Weights bilinear(const Between& row, const Between& column) {
+    const auto product = [](int a, int b) { return static_cast<std::uint16_t>(a * b); };
+    return {product(kSixteen - row.weight, kSixteen - column.weight),
+            product(kSixteen - row.weight, column.weight),
+            product(row.weight, kSixteen - column.weight), product(row.weight, column.weight)};
 }
 
-// As shares of kWhole that add up to it; nothing of all: the first.
-Weights rounded(const std::array<float, 4>& shares) {
-    const float sum = std::accumulate(shares.begin(), shares.end(), 0.0F);
-    if (sum <= 0.0F) return {kWhole, 0, 0, 0};
-    Weights weights{};
+// In proportion, to add up to kWhole; one of them must be above 0.
+Weights madeWhole(const Weights& weights) {
+    const int sum = std::accumulate(weights.begin(), weights.end(), 0);
+    Weights whole{};
     int left = kWhole;
     for (std::size_t k = 0; k < 4; ++k) {
-        weights.at(k) = static_cast<std::uint8_t>(shares.at(k) / sum * kWhole);
-        left -= weights.at(k);
+        whole.at(k) = static_cast<std::uint16_t>(weights.at(k) * kWhole / sum);
+        left -= whole.at(k);
     }
-    const auto most = std::ranges::max_element(shares) - shares.begin();
-    weights.at(static_cast<std::size_t>(most)) += static_cast<std::uint8_t>(left);
-    return weights;
+    *std::ranges::max_element(whole) += static_cast<std::uint16_t>(left);
+    return whole;
 }
 
 // The components of the four pixels that one lies between.
@@ -63,7 +64,7 @@ struct Four {
 };
 
 Weights weightsAt(const Enlarging& how, std::size_t row, std::size_t column) {
-    if (how.weights.empty()) return rounded(bilinear(how.rows[row], how.columns[column]));
+    if (how.weights.empty()) return bilinear(how.rows[row], how.columns[column]);
     return how.weights[row * how.columns.size() + column];
 }
 
@@ -114,13 +115,13 @@ Enlarging enlargingBy(int times, const PixelGrid& grid, const ShownThings& thing
             const auto right = static_cast<std::size_t>(column.second);
             const std::array<std::size_t, 4> four = {upper + left, upper + right, lower + left,
                                                      lower + right};
-            const std::array<float, 4> all = bilinear(row, column);
-            std::array<float, 4> same = all;
+            const Weights all = bilinear(row, column);
+            Weights same = all;
             for (std::size_t k = 0; k < 4; ++k) {
-                if (coarse_things[four.at(k)] != things[i]) same.at(k) = 0.0F;
+                if (coarse_things[four.at(k)] != things[i]) same.at(k) = 0;
             }
-            const bool any = std::ranges::any_of(same, [](float w) { return w > 0.0F; });
-            how.weights[i] = rounded(any ? same : all);
+            const bool any = same != Weights{};
+            how.weights[i] = any ? madeWhole(same) : all;
         }
     });
     return how;

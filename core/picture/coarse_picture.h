@@ -16,7 +16,7 @@ inline PixelGrid coarser(const PixelGrid& grid, int times) {
 struct Between {
     int first = 0;
     int second = 0;
-    float weight = 0.0F;  // of the second, 0..1
+    int weight = 0;  // of the second, in sixteenths
 };
 
 // What each pixel of a picture shows, row by row: any number that is the same for the same thing.
@@ -27,9 +27,9 @@ struct Enlarging {
     PixelGrid grid;
     std::vector<Between> columns;
     std::vector<Between> rows;
-    // Of the four round each pixel, in 1/128: bilinear, but of those alone that show the same
+    // Of the four round each pixel, in 1/256: bilinear, but of those alone that show the same
     // thing, so that nothing bleeds over its outline. Empty: bilinear.
-    std::vector<std::array<std::uint8_t, 4>> weights;
+    std::vector<std::array<std::uint16_t, 4>> weights;
 };
 Enlarging enlargingBy(int times, const PixelGrid& grid);
 // `things` and `coarse_things` have one entry a pixel of `grid` and of coarser(grid, times).

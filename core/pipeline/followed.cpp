@@ -118,18 +118,17 @@ std::vector<T> ofForm(std::span<const T> form, const SeenFigure& seen, std::size
     return values;
 }
 
-// The vertices at which a light can be told from the others at all, were nothing in its way.
-std::vector<std::uint32_t> whereItMatters(const Light& light, float weight, const LitForm& lit,
+// The vertices at which a light of this weight, given at strength 1, can be told from the others at
+// all, were nothing in its way.
+std::vector<std::uint32_t> whereItMatters(const Light& unit, float weight, const LitForm& lit,
                                           std::span<const float> others) {
     constexpr float kUnseen = 0.02F;  // of all light: less than a third of a step of L*
     std::vector<std::uint32_t> places;
     // Of other kinds the open light costs as much as the rays.
-    const bool is_lamp = std::holds_alternative<Lamp>(light.kind);
-    Light of_strength_one = light;
-    of_strength_one.strength = 1.0;
+    const bool is_lamp = std::holds_alternative<Lamp>(unit.kind);
     for (std::uint32_t v = 0; v < others.size(); ++v) {
         const auto open = [&] {
-            return openIrradiance(of_strength_one, lit.occluders, lit.receivers.points_mm[v],
+            return openIrradiance(unit, lit.occluders, lit.receivers.points_mm[v],
                                   lit.receivers.normals[v]);
         };
         if (!is_lamp || weight * static_cast<float>(open()) > kUnseen * others[v]) {
@@ -188,7 +187,9 @@ std::vector<float> tracedRoughly(const Light& light, float weight, const LitForm
                                  const RayScene* past, const SeenFigure& seen,
                                  std::span<const float> others) {
     const std::size_t vertices = seen.vertices.size();
-    const std::vector<std::uint32_t> places = whereItMatters(light, weight, lit, others);
+    Light unit = light;
+    unit.strength = 1.0;
+    const std::vector<std::uint32_t> places = whereItMatters(unit, weight, lit, others);
     std::vector<Vec3> points;
     std::vector<Vec3> normals;
     const auto add = [&](std::size_t receiver) {
@@ -204,10 +205,7 @@ std::vector<float> tracedRoughly(const Light& light, float weight, const LitForm
     }
     LitForm fewer(lit.form, {points, normals, lit.receivers.offset_mm}, lit.occluders);
     fewer.occluders.past = past;
-    Light of_strength_one = light;
-    of_strength_one.strength = 1.0;
-    Arriving found =
-        arriving(of_strength_one, fewer.receivers, fewer.occluders, Accuracy::Preview, {});
+    Arriving found = arriving(unit, fewer.receivers, fewer.occluders, Accuracy::Preview, {});
     smoothAlong(fewer.receivers, places.size(), found);
     const std::vector<float> traced = found.irradiance();
     std::vector<float> values(vertices, 0.0F);

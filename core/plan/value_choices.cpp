@@ -5,8 +5,8 @@
 
 #include <algorithm>
 #include <cmath>
-
 #include <numeric>
+
 #include "core/plan/stroke_points.h"
 
 namespace glaukophos {

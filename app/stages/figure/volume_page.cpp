@@ -116,17 +116,14 @@ void VolumePage::remove() {
 
 void VolumePage::takeBrush(int tool) {
     if (tool == Hold) return m_view.layDownTool();
-    BrushUse use;
-    use.radius_mm = [this] { return m_radius->value(); };
-    use.begin = [this] {
+    const auto begin = [this] {
         m_stroke = {};
         m_stroke_begun = false;
     };
-    use.stroke = [this](const std::vector<SurfacePoint>& points, bool reversed) {
-        stroke(points, reversed);
-    };
-    use.end = [this] { document().endGesture(); };
-    takeStrokeBrush(m_view, *m_tools, tool, std::move(use));
+    takeStrokeBrush(
+        m_view, *m_tools, tool,
+        strokesOf(document(), *m_radius, begin,
+                  [this](const auto& points, bool reversed) { stroke(points, reversed); }));
 }
 
 void VolumePage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {

@@ -247,17 +247,14 @@ void HandPage::addFaceNumbers() {
 
 void HandPage::takeBrush(int id) {
     if (id == Hold) return m_view.layDownTool();
-    BrushUse use;
-    use.radius_mm = [this] { return m_radius->value(); };
-    use.begin = [this] {
+    const auto begin = [this] {
         m_stroke = {};
         m_stroke_begun = false;
     };
-    use.stroke = [this](const std::vector<SurfacePoint>& points, bool reversed) {
-        stroke(points, reversed);
-    };
-    use.end = [this] { document().endGesture(); };
-    takeStrokeBrush(m_view, *m_tools, id, std::move(use));
+    takeStrokeBrush(
+        m_view, *m_tools, id,
+        strokesOf(document(), *m_radius, begin,
+                  [this](const auto& points, bool reversed) { stroke(points, reversed); }));
 }
 
 void HandPage::stroke(const std::vector<SurfacePoint>& points, bool reversed) {
