@@ -32,9 +32,10 @@ Weights bilinear(const Between& row, const Between& column) {
             product(row.weight, kSixteen - column.weight), product(row.weight, column.weight)};
 }
 
-// In proportion, to add up to kWhole; one of them must be above 0.
-Weights madeWhole(const Weights& weights) {
+// In proportion, to add up to kWhole; `otherwise` where there are none.
+Weights madeWhole(const Weights& weights, const Weights& otherwise) {
     const int sum = std::accumulate(weights.begin(), weights.end(), 0);
+    if (sum == 0) return otherwise;
     Weights whole{};
     int left = kWhole;
     for (std::size_t k = 0; k < 4; ++k) {
@@ -120,8 +121,7 @@ Enlarging enlargingBy(int times, const PixelGrid& grid, const ShownThings& thing
             for (std::size_t k = 0; k < 4; ++k) {
                 if (coarse_things[four.at(k)] != things[i]) same.at(k) = 0;
             }
-            const bool any = same != Weights{};
-            how.weights[i] = any ? madeWhole(same) : all;
+            how.weights[i] = madeWhole(same, all);
         }
     });
     return how;
