@@ -6,6 +6,7 @@
 
 #include "cli/commands.h"
 #include "cli/paint_commands.h"
+#include "cli/photo_commands.h"
 #include "cli/work_commands.h"
 
 namespace {
@@ -92,6 +93,7 @@ void addWork(CLI::App& command, glaukophos::WorkOptions& work) {
 // What the commands read, and how the one that was called ended.
 struct Commands {
     CommonOptions common;
+    glaukophos::MatchOptions match;
     glaukophos::PrepareOptions prepare;
     glaukophos::SceneOptions scene;
     bool with_vertices = false;
@@ -254,6 +256,19 @@ void addPictureCommand(CLI::App& app, Commands& all) {
     picture->callback([&all] { all.outcome = runRender(all.common, all.render); });
 }
 
+void addPhotoCommand(CLI::App& app, Commands& all) {
+    auto* match =
+        app.add_subcommand("match", "Where the camera stood that took a photograph of the figure");
+    addCommon(*match, all.common, "match plan.glauk photo.jpg --clicks pairs.csv --json");
+    match->add_option("photograph", all.match.photograph, "PNG or JPEG")->required();
+    match->add_option("--clicks", all.match.clicks,
+                      "CSV of x,y,z in mm and pixel x,y; without it the figure is looked for, "
+                      "upright and whole");
+    match->add_option("--on", all.match.on,
+                      "Draw the plan over the photograph: borders, edges or colours, with -o");
+    match->callback([&all] { all.outcome = runMatch(all.common, all.match); });
+}
+
 int run(int argc, char** argv) {
     CLI::App app{"Plan where light falls on a figure, without an interface"};
     app.require_subcommand(1);
@@ -264,6 +279,7 @@ int run(int argc, char** argv) {
     addWorkCommands(app, all);
     addRackCommands(app, all);
     addPictureCommand(app, all);
+    addPhotoCommand(app, all);
     try {
         app.parse(argc, argv);
     } catch (const CLI::Success& success) {

@@ -12,7 +12,7 @@
 
 namespace glaukophos {
 
-enum class Aspect { Everything, Parts, Lights, Values, Colours, Steps, Selection };
+enum class Aspect { Everything, Parts, Lights, Values, Colours, Steps, Photographs, Selection };
 
 class Document : public QObject {
     Q_OBJECT

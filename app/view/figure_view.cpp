@@ -297,6 +297,11 @@ void FigureView::showPlace(const Vec3& point_mm, const Vec3& normal) {
     setView(view);
 }
 
+void FigureView::markPlace(const Vec3& point_mm) {
+    m_marked_place = point_mm;
+    update();
+}
+
 void FigureView::forgetPlace() {
     m_marked_place.reset();
     update();

@@ -48,6 +48,7 @@ class FigureView : public QWidget, public FigureHolder {
     void setLayer(std::shared_ptr<const LayerMap> layer, const QString& title);
     // Turns the figure so that a place of its surface faces the viewer, and rings it.
     void showPlace(const Vec3& point_mm, const Vec3& normal);
+    void markPlace(const Vec3& point_mm);  // rings it as the figure is held
     void forgetPlace();
     [[nodiscard]] const std::optional<Vec3>& markedPlace() const { return m_marked_place; }
     [[nodiscard]] std::optional<SurfacePoint> placeAt(const QPointF& position) const override;

@@ -26,6 +26,7 @@ MainWindow::MainWindow(const QString& folder, QWidget* parent)
       m_own_rack(m_document, folder),
       m_recent(folder),
       m_view(new FigureView(m_document, this)),
+      m_photo_view(new PhotoView(this)),
       m_side_by_side(new SideBySide(m_document, *m_view, this)),
       m_start(new StartPage(this)),
       m_middle(new QStackedWidget(this)),
@@ -105,6 +106,8 @@ void MainWindow::connectPanels() {
     connect(m_colours_panel, &ColoursPanel::problem, m_banner, &Banner::showMessage);
     connect(m_view, &FigureView::stepsChanged, m_colours_panel, &ColoursPanel::showSteps);
     connect(m_steps_panel, &StepsPanel::pageShown, this, &MainWindow::showFoot);
+    connect(m_review_panel, &ReviewPanel::pageShown, this, &MainWindow::showPhotograph);
+    connect(m_review_panel, &ReviewPanel::problem, m_banner, &Banner::showMessage);
     connect(m_steps_panel, &StepsPanel::calendarRequested, this,
             [this] { openExports(Output::Calendar); });
     connect(m_lanes, &LanesView::stepPointedAt, this,
@@ -190,7 +193,8 @@ void MainWindow::setTheme(ThemeKind kind) {
     applyTheme(*qApp, kind);
     QSettings().setValue(q(kThemeSetting), q(kThemeKeys.at(static_cast<std::size_t>(kind))));
     for (std::size_t i = 0; i < m_stage_buttons.size(); ++i) {
-        m_stage_buttons[i]->setIcon(themedIcon(q(kStages[i].icon)));
+        const StageEntry& entry = i < kStages.size() ? kStages.at(i) : kReviewEntry;
+        m_stage_buttons[i]->setIcon(themedIcon(q(entry.icon)));
     }
     m_bench_button->setIcon(themedIcon(q(kBenchEntry.icon)));
     m_view->setView(m_view->view());

@@ -18,11 +18,13 @@
 #include "app/stages/colours/colours_panel.h"
 #include "app/stages/figure/figure_panel.h"
 #include "app/stages/lights/lights_panel.h"
+#include "app/stages/review/review_panel.h"
 #include "app/stages/steps/steps_panel.h"
 #include "app/stages/values/values_panel.h"
 #include "app/view/figure_view.h"
 #include "app/view/ladder_strip.h"
 #include "app/view/lanes_view.h"
+#include "app/view/photo_view.h"
 #include "app/view/side_by_side.h"
 #include "app/widgets/banner.h"
 #include "app/widgets/brush_stroke.h"
@@ -32,7 +34,7 @@
 
 namespace glaukophos {
 
-enum class Stage { Figure, Lights, Values, Colours, Steps };
+enum class Stage { Figure, Lights, Values, Colours, Steps, Review };
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -52,6 +54,8 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] ValuesPanel& valuesPanel() { return *m_values_panel; }
     [[nodiscard]] ColoursPanel& coloursPanel() { return *m_colours_panel; }
     [[nodiscard]] StepsPanel& stepsPanel() { return *m_steps_panel; }
+    [[nodiscard]] ReviewPanel& reviewPanel() { return *m_review_panel; }
+    [[nodiscard]] PhotoView& photoView() { return *m_photo_view; }
     [[nodiscard]] BenchWindow& bench() { return *m_bench; }
     [[nodiscard]] Exports& exports() { return *m_exports; }
     void openBench();
@@ -65,6 +69,8 @@ class MainWindow : public QMainWindow {
     // Another file of the open figure: parts and lights stay.
     void reimport(const QStringList& files);
     void standBeside(const QStringList& files, const Beside& where);
+    // Of the open figure, under Review.
+    void addPhotographs(const QStringList& files);
     void offerRecovery();
     void setStage(Stage stage);
     void setTheme(ThemeKind kind);
@@ -99,6 +105,7 @@ class MainWindow : public QMainWindow {
     void connectPanels();
     void showFoot();
     void showFigureOrCompared();
+    void showPhotograph();
     void showStagePage(int stage, int page);
     void fillRecentMenu(QMenu& menu);
     void noteRecent();
@@ -121,6 +128,7 @@ class MainWindow : public QMainWindow {
     bool saveAs();
     void askOpen();
     void askReimport();
+    void askPhotographs();
     bool report(const Result<void>& result);  // shows an error; true when there is none
 
     Document m_document;
@@ -132,6 +140,8 @@ class MainWindow : public QMainWindow {
 
     // All owned by Qt.
     FigureView* m_view;
+    PhotoView* m_photo_view;
+    QSplitter* m_beside = nullptr;  // figure and photograph
     SideBySide* m_side_by_side;
     StartPage* m_start;
     QStackedWidget* m_middle;  // the figure, several beside each other, or ways to begin
@@ -150,6 +160,7 @@ class MainWindow : public QMainWindow {
     ValuesPanel* m_values_panel = nullptr;
     ColoursPanel* m_colours_panel = nullptr;
     StepsPanel* m_steps_panel = nullptr;
+    ReviewPanel* m_review_panel = nullptr;
     BenchWindow* m_bench = nullptr;
     Exports* m_exports = nullptr;
     bool m_figure_alone = false;

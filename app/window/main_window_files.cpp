@@ -4,6 +4,7 @@
 #include <QFileInfo>
 #include <QMessageBox>
 #include <QMimeData>
+#include <algorithm>
 
 #include "app/widgets/text.h"
 #include "app/window/main_window.h"
@@ -15,6 +16,12 @@ namespace {
 QString openFilter() {
     return QObject::tr(
         "Plans and figures (*.glauk *.json *.stl *.obj *.ply *.3mf *.gltf *.glb);;All files (*)");
+}
+
+bool isPicture(const QString& file) {
+    const QString ending = QFileInfo(file).suffix().toLower();
+    return ending == QStringLiteral("jpg") || ending == QStringLiteral("jpeg") ||
+           ending == QStringLiteral("png");
 }
 
 }  // namespace
@@ -171,7 +178,23 @@ void MainWindow::dropEvent(QDropEvent* event) {
         if (url.isLocalFile()) files << url.toLocalFile();
     }
     event->acceptProposedAction();
+    if (!files.isEmpty() && std::ranges::all_of(files, isPicture)) return addPhotographs(files);
     openFiles(files);
+}
+
+void MainWindow::addPhotographs(const QStringList& files) {
+    if (!m_document.isOpen()) {
+        m_banner->showMessage(tr("These are pictures: open the figure they show first."));
+        return;
+    }
+    setStage(Stage::Review);
+    m_review_panel->desk().add(files);
+}
+
+void MainWindow::askPhotographs() {
+    const QStringList files = QFileDialog::getOpenFileNames(
+        this, tr("Photographs of the figure"), {}, tr("Photographs (*.jpg *.jpeg *.png *.JPG)"));
+    if (!files.isEmpty()) addPhotographs(files);
 }
 
 }  // namespace glaukophos

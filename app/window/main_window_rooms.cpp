@@ -39,17 +39,20 @@ QWidget* MainWindow::buildRail() {
         column->addWidget(button);
         return button;
     };
-    for (std::size_t i = 0; i < kStages.size(); ++i) {
-        auto* button = add(QStringLiteral("stage%1").arg(i + 1), kStages[i], i + 1);
+    const auto addStage = [&](Stage stage, const StageEntry& entry, std::size_t number) {
+        auto* button = add(QStringLiteral("stage%1").arg(number), entry, number);
         button->setCheckable(true);
         group->addButton(button);
         m_stage_buttons.push_back(button);
-        connect(button, &QToolButton::clicked, this,
-                [this, i] { setStage(static_cast<Stage>(i)); });
+        connect(button, &QToolButton::clicked, this, [this, stage] { setStage(stage); });
+    };
+    for (std::size_t i = 0; i < kStages.size(); ++i) {
+        addStage(static_cast<Stage>(i), kStages[i], i + 1);
     }
     auto* bench = add(QStringLiteral("stageBench"), kBenchEntry, kStages.size() + 1);
     m_bench_button = bench;
     connect(bench, &QToolButton::clicked, this, &MainWindow::openBench);
+    addStage(Stage::Review, kReviewEntry, kStages.size() + 2);
     column->addStretch(1);
     return rail;
 }
@@ -119,7 +122,13 @@ QWidget* MainWindow::buildMiddle() {
     figure->setSpacing(0);
     figure->addWidget(buildTopBar());
     figure->addWidget(m_banner);
-    m_middle->addWidget(m_view);
+    m_beside = new QSplitter(middle);
+    m_beside->setObjectName(QStringLiteral("figureAndPhotograph"));
+    m_beside->setHandleWidth(10);
+    m_beside->addWidget(m_view);
+    m_beside->addWidget(m_photo_view);
+    m_photo_view->hide();
+    m_middle->addWidget(m_beside);
     m_middle->addWidget(m_side_by_side);
     m_middle->addWidget(m_start);
     figure->addWidget(m_middle, 1);
@@ -154,8 +163,10 @@ QWidget* MainWindow::buildPanels() {
     m_values_panel = new ValuesPanel(m_document, *m_view, this);
     m_colours_panel = new ColoursPanel(m_document, *m_view, this);
     m_steps_panel = new StepsPanel(m_document, *m_view, this);
-    for (StagePanel* panel : std::initializer_list<StagePanel*>{
-             m_figure_panel, m_lights_panel, m_values_panel, m_colours_panel, m_steps_panel}) {
+    m_review_panel = new ReviewPanel(m_document, *m_view, *m_photo_view, this);
+    for (StagePanel* panel :
+         std::initializer_list<StagePanel*>{m_figure_panel, m_lights_panel, m_values_panel,
+                                            m_colours_panel, m_steps_panel, m_review_panel}) {
         m_panels->addWidget(panel);
     }
     return m_side;

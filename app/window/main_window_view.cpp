@@ -27,7 +27,17 @@ void MainWindow::showFigureOrCompared() {
     const bool compared = m_panels->currentWidget() == m_lights_panel &&
                           m_lights_panel->page() == LightsPanel::Page::Compare &&
                           !m_document.plan().variants.empty();
-    m_middle->setCurrentWidget(compared ? static_cast<QWidget*>(m_side_by_side) : m_view);
+    m_middle->setCurrentWidget(compared ? static_cast<QWidget*>(m_side_by_side) : m_beside);
+    showPhotograph();
+}
+
+// In the Review stage the photograph stands beside the figure, or in its place.
+void MainWindow::showPhotograph() {
+    const bool review = m_panels->currentWidget() == m_review_panel;
+    m_photo_view->setVisible(review);
+    m_view->setVisible(!review || m_review_panel->showsFigure());
+    m_foot->setVisible(m_document.isOpen() && !review && !m_figure_alone);
+    if (review && m_review_panel->showsFigure()) m_beside->setSizes({1000, 1000});
 }
 
 void MainWindow::showFigureAlone(bool alone) {

@@ -24,4 +24,8 @@ inline constexpr StageEntry kBenchEntry = {
     QT_TR_NOOP("Bench"), "bench",
     QT_TR_NOOP("One step at a time, full screen, while you paint (Ctrl+6)")};
 
+inline constexpr StageEntry kReviewEntry = {
+    QT_TR_NOOP("Review"), "review",
+    QT_TR_NOOP("Photographs of the figure in your hand, against the plan (Ctrl+7)")};
+
 }  // namespace glaukophos

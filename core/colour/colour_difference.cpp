@@ -1,4 +1,5 @@
-// Names as in Sharma, Wu & Dalal 2005; equations 2 to 22.
+// Names as in Sharma, Wu & Dalal 2005; equations 2 to 22. Hues are directions instead of angles,
+// which spares most of the sines.
 #include "core/colour/colour_difference.h"
 
 #include <cmath>
@@ -6,11 +7,7 @@
 namespace glaukophos {
 namespace {
 
-double hueDegrees(double a, double b) {
-    if (a == 0.0 && b == 0.0) return 0.0;
-    const double hue = degrees(std::atan2(b, a));
-    return hue < 0.0 ? hue + 360.0 : hue;
-}
+double length(double x, double y) { return std::sqrt(x * x + y * y); }
 
 double toTheSeventh(double x) {
     const double x2 = x * x;
@@ -23,49 +20,90 @@ double chromaWeight(double chroma) {
     return std::sqrt(c7 / (c7 + toTheSeventh(25.0)));
 }
 
-double cosDegrees(double angle) { return std::cos(radians(angle)); }
+double lightnessTerm(const Lab& first, const Lab& second) {
+    const double l = 0.5 * (first.L + second.L);
+    const double from_middle = (l - 50.0) * (l - 50.0);
+    const double sl = 1.0 + 0.015 * from_middle / std::sqrt(20.0 + from_middle);
+    return (second.L - first.L) / sl;
+}
+
+// A hue as a direction in the plane of a' and b'.
+struct Hue {
+    double cosine = 1.0;
+    double sine = 0.0;
+};
+
+// The middle of two hues the short way round: what equation 14 spells out with angles.
+Hue between(const Hue& a, const Hue& b) {
+    const double x = a.cosine + b.cosine;
+    const double y = a.sine + b.sine;
+    const double size = length(x, y);
+    // Opposite hues have two middles; the equation's is half the sum of angles from 0 to 360.
+    if (size < 1e-7)
+        return a.sine > 0.0 || (a.sine == 0.0 && a.cosine > 0.0) ? Hue{-a.sine, a.cosine}
+                                                                 : Hue{a.sine, -a.cosine};
+    return {x / size, y / size};
+}
+
+// Equation 15, the cosines of multiples by the formulas of the double and the triple angle.
+double weightOfHue(const Hue& h) {
+    static const double cos30 = std::cos(radians(30.0));
+    static const double cos6 = std::cos(radians(6.0));
+    static const double sin6 = std::sin(radians(6.0));
+    static const double cos63 = std::cos(radians(63.0));
+    static const double sin63 = std::sin(radians(63.0));
+    const double c = h.cosine;
+    const double s = h.sine;
+    const double c2 = 2.0 * c * c - 1.0;
+    const double s2 = 2.0 * s * c;
+    const double c3 = c * (4.0 * c * c - 3.0);
+    const double s3 = s * (3.0 - 4.0 * s * s);
+    const double c4 = 2.0 * c2 * c2 - 1.0;
+    const double s4 = 2.0 * s2 * c2;
+    return 1.0 - 0.17 * (cos30 * c + 0.5 * s) + 0.24 * c2 + 0.32 * (cos6 * c3 - sin6 * s3) -
+           0.20 * (cos63 * c4 + sin63 * s4);
+}
+
+// Equations 16 and 21: only blues are turned.
+double rotation(const Hue& h, double chroma) {
+    double angle = degrees(std::atan2(h.sine, h.cosine));
+    if (angle < 0.0) angle += 360.0;
+    const double around_blue = (angle - 275.0) / 25.0;
+    if (std::abs(around_blue) > 6.0) return 0.0;  // less than 1e-14
+    const double turn = 30.0 * std::exp(-around_blue * around_blue);
+    return -std::sin(radians(2.0 * turn)) * 2.0 * chromaWeight(chroma);
+}
 
 }  // namespace
 
 double ciede2000(const Lab& first, const Lab& second) {
-    const double mean_chroma =
-        0.5 * (std::hypot(first.a, first.b) + std::hypot(second.a, second.b));
+    const double mean_chroma = 0.5 * (length(first.a, first.b) + length(second.a, second.b));
     const double g = 0.5 * (1.0 - chromaWeight(mean_chroma));
     const double a1 = (1.0 + g) * first.a;
     const double a2 = (1.0 + g) * second.a;
-    const double c1 = std::hypot(a1, first.b);
-    const double c2 = std::hypot(a2, second.b);
-    const double h1 = hueDegrees(a1, first.b);
-    const double h2 = hueDegrees(a2, second.b);
-    const bool grey = c1 * c2 == 0.0;
-
-    double dh = grey ? 0.0 : h2 - h1;
-    if (dh > 180.0) dh -= 360.0;
-    if (dh < -180.0) dh += 360.0;
-    const double delta_l = second.L - first.L;
-    const double delta_c = c2 - c1;
-    const double delta_h = 2.0 * std::sqrt(c1 * c2) * std::sin(radians(0.5 * dh));
-
-    const double l = 0.5 * (first.L + second.L);
+    const double c1 = length(a1, first.b);
+    const double c2 = length(a2, second.b);
+    const double lightness = lightnessTerm(first, second);
     const double c = 0.5 * (c1 + c2);
-    double h = h1 + h2;
-    if (!grey) {
-        if (std::abs(h1 - h2) > 180.0) h += h < 360.0 ? 360.0 : -360.0;
-        h *= 0.5;
-    }
-    const double t = 1.0 - 0.17 * cosDegrees(h - 30.0) + 0.24 * cosDegrees(2.0 * h) +
-                     0.32 * cosDegrees(3.0 * h + 6.0) - 0.20 * cosDegrees(4.0 * h - 63.0);
-    const double around_blue = (h - 275.0) / 25.0;
-    const double turn = 30.0 * std::exp(-around_blue * around_blue);
-    const double from_middle = (l - 50.0) * (l - 50.0);
-    const double sl = 1.0 + 0.015 * from_middle / std::sqrt(20.0 + from_middle);
     const double sc = 1.0 + 0.045 * c;
-    const double sh = 1.0 + 0.015 * c * t;
-    const double rt = -std::sin(radians(2.0 * turn)) * 2.0 * chromaWeight(c);
-    const double lightness = delta_l / sl;
-    const double chroma = delta_c / sc;
-    const double hue = delta_h / sh;
-    return std::sqrt(lightness * lightness + chroma * chroma + hue * hue + rt * chroma * hue);
+    const double chroma = (c2 - c1) / sc;
+    // A grey has no hue: the other's counts, and there is no difference of hue.
+    if (c1 * c2 == 0.0) return length(lightness, chroma);
+
+    const Hue h1{a1 / c1, first.b / c1};
+    const Hue h2{a2 / c2, second.b / c2};
+    const Hue h = between(h1, h2);
+    const double cross = h1.cosine * h2.sine - h1.sine * h2.cosine;
+    // sin(dh / 2), from the chord between the two directions.
+    const double half = 0.5 * length(h1.cosine - h2.cosine, h1.sine - h2.sine);
+    const double delta_h = 2.0 * std::sqrt(c1 * c2) * (cross < 0.0 ? -half : half);
+    const double hue = delta_h / (1.0 + 0.015 * c * weightOfHue(h));
+    return std::sqrt(lightness * lightness + chroma * chroma + hue * hue +
+                     rotation(h, c) * chroma * hue);
+}
+
+double leastCiede2000(const Lab& first, const Lab& second) {
+    return std::abs(lightnessTerm(first, second));
 }
 
 }  // namespace glaukophos

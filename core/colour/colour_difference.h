@@ -9,4 +9,8 @@ namespace glaukophos {
 // Appl. 30(1) 2005). About 1 is just visible side by side.
 double ciede2000(const Lab& first, const Lab& second);
 
+// What CIEDE2000 cannot be less than, from lightness alone: cheap enough to spare most comparisons
+// of a search. The terms of chroma and hue, rotation with them, never add less than nothing.
+double leastCiede2000(const Lab& first, const Lab& second);
+
 }  // namespace glaukophos

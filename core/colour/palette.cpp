@@ -16,6 +16,23 @@ namespace {
 
 using Set = std::uint32_t;  // a bit a candidate
 
+// Colours that are hardly told apart are wanted once, with the weight of all.
+std::vector<WantedColour> toldApart(std::span<const WantedColour> wanted) {
+    constexpr double kAlike = 1.0;  // CIEDE2000: just visible side by side
+    std::vector<WantedColour> apart;
+    for (const WantedColour& colour : wanted) {
+        const auto same = std::ranges::find_if(apart, [&](const WantedColour& known) {
+            return ciede2000(known.colour, colour.colour) < kAlike;
+        });
+        if (same == apart.end()) {
+            apart.push_back(colour);
+        } else {
+            same->weight += colour.weight;
+        }
+    }
+    return apart;
+}
+
 // The most wanted paints, at most `most`.
 std::vector<std::size_t> candidatesFor(const MixingRack& rack, std::span<const WantedColour> wanted,
                                        const RecipeChoices& choices, std::size_t most) {
@@ -57,8 +74,7 @@ std::vector<Group> groupsOf(const MixingRack& rack, std::span<const std::size_t>
         forMixes(paints, choices.most_drops, [&](std::span<const Drops> drops) {
             const Lab colour = colourOf(rack, drops);
             for (std::size_t t = 0; t < wanted.size(); ++t) {
-                // Lightness alone is a lower bound up to the weight of its term, about 1.8.
-                if (std::abs(colour.L - wanted[t].colour.L) > 1.8 * groups[g].misses[t]) continue;
+                if (leastCiede2000(colour, wanted[t].colour) >= groups[g].misses[t]) continue;
                 groups[g].misses[t] =
                     std::min(groups[g].misses[t], ciede2000(colour, wanted[t].colour));
             }
@@ -132,9 +148,10 @@ Lab seenUnder(const Reflectance& reflectance, double lamp_K) {
 
 }  // namespace
 
-std::vector<std::size_t> paletteFor(const MixingRack& rack, std::span<const WantedColour> wanted,
+std::vector<std::size_t> paletteFor(const MixingRack& rack, std::span<const WantedColour> all,
                                     int bottles, const RecipeChoices& choices) {
     constexpr std::size_t kMostCandidates = 14;
+    const std::vector<WantedColour> wanted = toldApart(all);
     std::vector<std::size_t> candidates = candidatesFor(rack, wanted, choices, kMostCandidates);
     const auto wanted_bottles = static_cast<std::size_t>(std::max(bottles, 1));
     if (candidates.size() > wanted_bottles) {

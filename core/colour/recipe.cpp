@@ -7,57 +7,12 @@
 #include <array>
 #include <bit>
 #include <limits>
-#include <numeric>
 
 #include "core/colour/colour_difference.h"
+#include "core/colour/mix_ratios.h"
 
 namespace glaukophos {
 namespace {
-
-using Ratio = std::array<int, 3>;
-
-constexpr int kTouchedFrom = 8;   // fewer drops leave no room for touches either
-constexpr int kMostTouched = 62;  // tenths of a drop in a mix with touches
-
-// Much of one paint and a touch of the others: pale colours of strong pigments ask for them. A
-// touch is a tenth of a drop (see amounts.h), so that 20 to 1 is two drops and a touch.
-void addTouches(int paints, int most_drops, std::vector<Ratio>& ratios) {
-    if (most_drops < kTouchedFrom) return;
-    constexpr std::array<std::array<int, 2>, 3> kTouches = {{{1, 1}, {2, 1}, {1, 2}}};
-    for (const int much : {20, 30, 40, 60}) {
-        for (int which = 0; which < paints; ++which) {
-            for (const auto& touch : kTouches) {
-                if (paints == 2 && touch != kTouches[0]) continue;
-                Ratio ratio{};
-                int next = 0;
-                for (int i = 0; i < paints; ++i) {
-                    const auto k = static_cast<std::size_t>(i);
-                    ratio.at(k) = i == which ? much : touch.at(static_cast<std::size_t>(next++));
-                }
-                ratios.push_back(ratio);
-            }
-        }
-    }
-}
-
-// Ratios of `paints` whole numbers, each at least 1, in lowest terms, up to `most_drops` in all.
-std::vector<Ratio> ratiosOf(int paints, int most_drops) {
-    std::vector<Ratio> ratios;
-    if (paints == 1) return {{1, 0, 0}};
-    for (int a = 1; a < most_drops; ++a) {
-        for (int b = 1; a + b <= most_drops; ++b) {
-            if (paints == 2) {
-                if (std::gcd(a, b) == 1) ratios.push_back({a, b, 0});
-                continue;
-            }
-            for (int c = 1; a + b + c <= most_drops; ++c) {
-                if (std::gcd(std::gcd(a, b), c) == 1) ratios.push_back({a, b, c});
-            }
-        }
-    }
-    addTouches(paints, most_drops, ratios);
-    return ratios;
-}
 
 struct Candidate {
     std::array<std::size_t, 3> paints{};
@@ -78,10 +33,19 @@ std::vector<Drops> dropsOf(const Candidate& candidate) {
     return drops;
 }
 
-// `colour` is known.
-void setCost(Candidate& candidate, const MixingRack& rack, const Lab& target,
-             const RecipeChoices& choices) {
-    candidate.difference = ciede2000(candidate.colour, target);
+void setColour(Candidate& candidate, const MixingRack& rack) {
+    std::array<Drops, 3> drops;
+    for (std::size_t i = 0; i < drops.size(); ++i) {
+        drops.at(i) = {candidate.paints.at(i), candidate.ratio.at(i)};
+    }
+    candidate.colour =
+        colourOf(rack, std::span(drops).first(static_cast<std::size_t>(candidate.count)));
+}
+
+// Cost and difference of a mix whose `colour` is known; false, and neither, where it cannot cost
+// less than `least`.
+bool costsLess(Candidate& candidate, const MixingRack& rack, const Lab& target,
+               const RecipeChoices& choices, double least) {
     int drops = 0;
     double hiding = 0.0;
     for (int i = 0; i < candidate.count; ++i) {
@@ -89,12 +53,17 @@ void setCost(Candidate& candidate, const MixingRack& rack, const Lab& target,
         drops += candidate.ratio.at(k);
         hiding += candidate.ratio.at(k) * rack.hiding[candidate.paints.at(k)];
     }
-    candidate.cost = candidate.difference + choices.per_paint * (candidate.count - 1) +
-                     choices.per_drop * (std::min(drops, choices.most_drops) - 1) +
-                     choices.per_transparency * (1.0 - hiding / drops);
-    if (candidate.count == 1 && candidate.difference <= choices.alone) {
+    const double besides = choices.per_paint * (candidate.count - 1) +
+                           choices.per_drop * (std::min(drops, choices.most_drops) - 1) +
+                           choices.per_transparency * (1.0 - hiding / drops);
+    const bool pot = candidate.count == 1;
+    if (!pot && leastCiede2000(candidate.colour, target) + besides >= least) return false;
+    candidate.difference = ciede2000(candidate.colour, target);
+    candidate.cost = candidate.difference + besides;
+    if (pot && candidate.difference <= choices.alone) {
         candidate.cost = 1e-3 * candidate.difference;  // nothing is simpler than a pot
     }
+    return candidate.cost < least;
 }
 
 class Mixer {
@@ -102,10 +71,10 @@ class Mixer {
     Mixer(const MixingRack& rack, const Lab& target, const RecipeChoices& choices)
         : m_rack(rack), m_target(target), m_choices(choices) {}
 
-    // Fills in colour and cost of a mix.
-    void judge(Candidate& candidate) const {
-        candidate.colour = colourOf(m_rack, dropsOf(candidate));
-        setCost(candidate, m_rack, m_target, m_choices);
+    // Fills in colour and cost of a mix; false where it does not cost less than `least`.
+    bool judge(Candidate& candidate, double least = std::numeric_limits<double>::infinity()) const {
+        setColour(candidate, m_rack);
+        return costsLess(candidate, m_rack, m_target, m_choices, least);
     }
 
     // The best of the given ratios.
@@ -115,8 +84,7 @@ class Mixer {
         for (const Ratio& ratio : ratios) {
             if (ratio[0] + ratio[1] + ratio[2] > most) continue;
             candidate.ratio = ratio;
-            judge(candidate);
-            if (candidate.cost < best.cost) best = candidate;
+            if (judge(candidate, best.cost)) best = candidate;
         }
         return best;
     }
@@ -350,16 +318,19 @@ LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, i
     const std::vector<std::size_t> candidates = worthSharing(rack, targets, choices, allowed);
     // best[target][set]: the cheapest mix of exactly the candidates in a set of up to three.
     const std::size_t sets = std::size_t{1} << candidates.size();
+    std::array<std::vector<Ratio>, 4> ratios;
+    for (const int paints : {1, 2, 3})
+        ratios.at(static_cast<std::size_t>(paints)) = ratiosOf(paints, choices.most_drops);
     std::vector<std::vector<Candidate>> best(targets.size(), std::vector<Candidate>(sets));
     tbb::parallel_for(std::size_t{1}, sets, [&](std::size_t set) {
         Candidate group = groupOf(candidates, set);
         if (group.count == 0 || group.count > choices.most_paints) return;
-        for (const Ratio& ratio : ratiosOf(group.count, choices.most_drops)) {
+        for (const Ratio& ratio : ratios.at(static_cast<std::size_t>(group.count))) {
             group.ratio = ratio;
-            group.colour = colourOf(rack, dropsOf(group));
+            setColour(group, rack);
             for (std::size_t t = 0; t < targets.size(); ++t) {
-                setCost(group, rack, targets[t], choices);
-                if (group.cost < best[t][set].cost) best[t][set] = group;
+                Candidate& so_far = best[t][set];
+                if (costsLess(group, rack, targets[t], choices, so_far.cost)) so_far = group;
             }
         }
     });

@@ -6,6 +6,42 @@ namespace {
 
 constexpr int kFloorSide = 120;
 
+Result<Form> formOf(ImportedFigure imported, WorkingSurface whole, const Progress& progress) {
+    auto occluders = RayScene::build(imported.mesh);
+    if (!occluders) return tl::unexpected(occluders.error());
+    auto shown = RayScene::build(whole.mesh);
+    if (!shown) return tl::unexpected(shown.error());
+    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+    progress.at(0.8);
+    const Bounds bounds = boundsOf(imported.mesh.positions_mm);
+    Neighbours neighbours = neighboursOf(whole.mesh.positions_mm.size(), whole.mesh.triangles);
+    Form form{std::move(imported),
+              std::move(whole),
+              std::move(neighbours),
+              floorUnder(bounds, kFloorSide),
+              {},
+              {},
+              std::move(*occluders),
+              std::move(*shown),
+              bounds};
+    const std::vector<Vec3> floor = form.floor.points();
+    form.points_mm = form.whole.mesh.positions_mm;
+    form.points_mm.insert(form.points_mm.end(), floor.begin(), floor.end());
+    form.normals = form.whole.normals;
+    form.normals.resize(form.points_mm.size(), Vec3::UnitZ());
+    progress.at(1.0);
+    return form;
+}
+
+// The part that each original triangle belongs to.
+PartLabels occluderLabels(const Form& form, const PartLabels& labels) {
+    if (form.divided_as_file && labels == form.whole.labels) return form.imported.labels;
+    PartLabels of_originals;
+    of_originals.reserve(form.imported.mesh.triangles.size());
+    for (const std::uint32_t t : form.workingTriangles()) of_originals.push_back(labels[t]);
+    return of_originals;
+}
+
 }  // namespace
 
 std::vector<float> Figure::spread(const OverForm& of_form) const {
@@ -17,35 +53,18 @@ std::vector<float> Figure::spread(const OverForm& of_form) const {
     return values;
 }
 
+const std::vector<std::uint32_t>& Form::workingTriangles() const {
+    std::call_once(nearest->once, [&] {
+        nearest->indices = shown.nearestTriangles(whole.mesh, centroidsOf(imported.mesh));
+    });
+    return nearest->indices;
+}
+
 Result<std::shared_ptr<const Form>> makeForm(ImportedFigure imported, WorkingSurface whole,
                                              const Progress& progress) {
-    auto occluders = RayScene::build(imported.mesh);
-    if (!occluders) return tl::unexpected(occluders.error());
-    auto shown = RayScene::build(whole.mesh);
-    if (!shown) return tl::unexpected(shown.error());
-    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-    progress.at(0.8);
-    const Bounds bounds = boundsOf(imported.mesh.positions_mm);
-    auto nearest = shown->nearestTriangles(whole.mesh, centroidsOf(imported.mesh));
-    if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-    Neighbours neighbours = neighboursOf(whole.mesh.positions_mm.size(), whole.mesh.triangles);
-    Form form{std::move(imported),
-              std::move(whole),
-              std::move(neighbours),
-              floorUnder(bounds, kFloorSide),
-              {},
-              {},
-              std::move(*occluders),
-              std::move(*shown),
-              std::move(nearest),
-              bounds};
-    const std::vector<Vec3> floor = form.floor.points();
-    form.points_mm = form.whole.mesh.positions_mm;
-    form.points_mm.insert(form.points_mm.end(), floor.begin(), floor.end());
-    form.normals = form.whole.normals;
-    form.normals.resize(form.points_mm.size(), Vec3::UnitZ());
-    progress.at(1.0);
-    return std::make_shared<const Form>(std::move(form));
+    auto form = formOf(std::move(imported), std::move(whole), progress);
+    if (!form) return tl::unexpected(form.error());
+    return std::make_shared<const Form>(std::move(*form));
 }
 
 Result<std::shared_ptr<const Form>> makeForm(ImportedFigure imported, const Progress& progress) {
@@ -53,7 +72,10 @@ Result<std::shared_ptr<const Form>> makeForm(ImportedFigure imported, const Prog
     auto whole = makeWorkingSurface(imported.mesh, imported.labels, optionsFor(height),
                                     {progress.stop, [&](double f) { progress.at(0.6 * f); }});
     if (!whole) return tl::unexpected(whole.error());
-    return makeForm(std::move(imported), std::move(*whole), progress);
+    auto form = formOf(std::move(imported), std::move(*whole), progress);
+    if (!form) return tl::unexpected(form.error());
+    form->divided_as_file = true;
+    return std::make_shared<const Form>(std::move(*form));
 }
 
 std::shared_ptr<const Figure> dividedFigure(std::shared_ptr<const Form> form,
@@ -61,10 +83,7 @@ std::shared_ptr<const Figure> dividedFigure(std::shared_ptr<const Form> form,
                                             std::size_t part_count) {
     Figure figure;
     figure.surface = divided(form->whole, *labels, part_count);
-    figure.occluder_labels.reserve(form->working_triangles.size());
-    for (const std::uint32_t t : form->working_triangles) {
-        figure.occluder_labels.push_back((*labels)[t]);
-    }
+    figure.occluder_labels = occluderLabels(*form, *labels);
     figure.form = std::move(form);
     figure.labels = std::move(labels);
     return std::make_shared<const Figure>(std::move(figure));

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <memory>
+#include <mutex>
 #include <string>
 #include <vector>
 
@@ -33,6 +34,12 @@ struct ImportedFigure {
     float unit_mm = 1.0F;  // what one unit of the file stands for
 };
 
+// Worked out when it is first asked for.
+struct NearestTriangles {
+    std::once_flag once;
+    std::vector<std::uint32_t> indices;
+};
+
 // The shape of a figure, however it is divided into parts. Immutable once made and shared.
 struct Form {
     ImportedFigure imported;
@@ -43,9 +50,14 @@ struct Form {
     std::vector<Vec3> normals;
     RayScene occluders;  // the original triangles: what shadows are thrown by
     RayScene shown;      // the working surface: what pictures are made of
-    std::vector<std::uint32_t> working_triangles;  // the nearest one for each original triangle
     Bounds bounds;
+    bool divided_as_file = false;  // the labels of `whole` are those of `imported`, carried over
     std::shared_ptr<KeptFields> kept = std::make_shared<KeptFields>();
+    std::shared_ptr<NearestTriangles> nearest = std::make_shared<NearestTriangles>();
+
+    // The nearest triangle of the working surface for each original one: seconds of work on a
+    // large file the first time, so that only other divisions than the file's ask for it.
+    [[nodiscard]] const std::vector<std::uint32_t>& workingTriangles() const;
 
     // Where simplification left bumps out, rays must start above them.
     [[nodiscard]] Receivers receivers() const {

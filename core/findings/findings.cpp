@@ -1,7 +1,10 @@
 // The table of mistakes: one row a rule, with its measure and its cure.
 #include "core/findings/findings.h"
 
+#include <tbb/parallel_for.h>
+
 #include <algorithm>
+#include <iterator>
 
 #include "core/base/words.h"
 #include "core/findings/cures.h"
@@ -74,8 +77,12 @@ std::vector<Finding> findingsOf(const Plan& plan, const Appearance& appearance, 
                                 const Mixes& mixes, const Work& work) {
     const RuleBasis basis{plan,  appearance, marks,
                           mixes, work,       paintedAreas(plan, appearance.irradiance)};
+    std::array<std::vector<Finding>, kMistakeCount> of_rules;
+    tbb::parallel_for(std::size_t{0}, of_rules.size(),
+                      [&](std::size_t r) { rules().at(r).measure(basis, of_rules.at(r)); });
     std::vector<Finding> found;
-    for (const Rule& rule : rules()) rule.measure(basis, found);
+    for (std::vector<Finding>& of_rule : of_rules)
+        std::ranges::move(of_rule, std::back_inserter(found));
     for (Finding& finding : found) finding.what = capitalised(finding.what);
     std::ranges::stable_sort(found, std::greater<>{}, &Finding::grave);
     return found;

@@ -95,6 +95,22 @@ Result<void> standCopies(ImportedFigure& imported, const std::vector<WrittenCopy
     return {};
 }
 
+template <class Load>
+Result<void> loadPhotographs(WrittenPlan& written, const Load& load) {
+    for (std::size_t i = 0; i < written.photo_files.size(); ++i) {
+        auto bytes = load(written.photo_files[i]);
+        if (!bytes) return tl::unexpected(bytes.error());
+        if (bytes->size() > kLargestPhotograph) {
+            return fail(ErrorCode::TooLarge,
+                        fmt::format("The photograph \"{}\" of the plan is larger than {} MB.",
+                                    written.photo_files[i], kLargestPhotograph / 1'000'000));
+        }
+        PlanPhotograph& photo = written.plan.photographs[i];
+        photo.bytes = std::make_shared<const std::vector<char>>(std::move(*bytes));
+    }
+    return {};
+}
+
 // Loads the files a plan names, by way of `load(name)` which gives their bytes.
 template <class Load>
 Result<Plan> completed(WrittenPlan written, const fs::path& file, const Load& load,
@@ -110,6 +126,7 @@ Result<Plan> completed(WrittenPlan written, const fs::path& file, const Load& lo
         progress.at(0.3 * static_cast<double>(meshes.size()) /
                     static_cast<double>(written.mesh_files.size()));
     }
+    if (auto read = loadPhotographs(written, load); !read) return tl::unexpected(read.error());
     auto imported = assembleFigure(std::move(meshes), written.division, file.filename().string(),
                                    {progress.stop, {}});
     if (!imported) return tl::unexpected(imported.error());
@@ -284,12 +301,19 @@ Result<Plan> planFromFigure(std::string title, ImportedFigure imported, const Pr
 
 Result<void> savePlan(const Plan& plan, const fs::path& file, const BenchLog& log) {
     const Form& form = *plan.figure->form;
-    const StoredFigure stored{{"figure/original.stl"}, "figure/surface.ply", Division::AsGiven};
+    StoredFigure stored{{"figure/original.stl"}, "figure/surface.ply", Division::AsGiven, {}};
+    for (std::size_t i = 0; i < plan.photographs.size(); ++i) {
+        stored.photo_files.push_back(fmt::format("photographs/{}", i + 1));
+    }
     std::vector<std::pair<std::string, std::string>> entries = {
         {"plan.json", planJson(plan, stored)},
         {stored.mesh_files.front(), binaryStl(form.imported.mesh, plan.title)},
         {stored.surface_file, surfacePly(form.whole, *plan.figure->labels)},
     };
+    for (std::size_t i = 0; i < plan.photographs.size(); ++i) {
+        const std::vector<char>& photo = *plan.photographs[i].bytes;
+        entries.emplace_back(stored.photo_files[i], std::string(photo.begin(), photo.end()));
+    }
     if (log != BenchLog{}) entries.emplace_back(kBenchEntry, benchText(log));
     const std::string bytes = zipped(entries);
     if (bytes.empty()) {

@@ -9,6 +9,7 @@
 #include "core/io/colour_json.h"
 #include "core/io/light_json.h"
 #include "core/io/line_json.h"
+#include "core/io/photo_json.h"
 #include "core/io/step_json.h"
 #include "core/io/value_json.h"
 #include "core/io/version_1.h"
@@ -101,7 +102,7 @@ void checkFileName(const std::string& name) {
     const std::filesystem::path path(name);
     const bool climbs = std::ranges::any_of(path, [](const auto& step) { return step == ".."; });
     if (name.empty() || path.is_absolute() || climbs) {
-        throw Wrong{fmt::format("the mesh \"{}\" must lie in the plan's own folder", name)};
+        throw Wrong{fmt::format("\"{}\" must lie in the plan's own folder", name)};
     }
 }
 
@@ -172,6 +173,13 @@ WrittenPlan written(const Json& json) {
         if (plan.volumes.size() == kMostVolumes) throw Wrong{"\"volumes\" is too long"};
         plan.volumes.push_back(
             volumeFrom(Entry(item, fmt::format("volume {}", plan.volumes.size() + 1))));
+    }
+    for (const Json& item : root.list("photographs")) {
+        if (plan.photographs.size() == kMostPhotographs) throw Wrong{"\"photographs\" is too long"};
+        const Entry entry(item, fmt::format("photograph {}", plan.photographs.size() + 1));
+        plan.photographs.push_back(photographFrom(entry));
+        result.photo_files.push_back(entry.text("file", ""));
+        checkFileName(result.photo_files.back());
     }
     plan.values = valuesFrom(root.object("values"));
     plan.colours = coloursFrom(root.object("colours"));
@@ -273,6 +281,9 @@ std::string planJson(const Plan& plan, const StoredFigure& stored) {
             {{"name", variant.name}, {"lights", lightsJson(variant.lights, plan.parts)}});
     }
     for (const PaintedVolume& volume : plan.volumes) json["volumes"].push_back(volumeJson(volume));
+    for (std::size_t i = 0; i < stored.photo_files.size(); ++i) {
+        json["photographs"].push_back(photographJson(plan.photographs[i], stored.photo_files[i]));
+    }
     json["values"] = valuesJson(plan.values);
     json["colours"] = coloursJson(plan.colours);
     for (const DrawnLine& line : plan.lines) json["lines"].push_back(lineJson(line));

@@ -25,7 +25,8 @@ struct WrittenPlan {
     Plan plan;
     std::vector<std::string> mesh_files;  // relative to plan.json, inside its folder
     std::vector<WrittenCopy> copies;
-    std::string surface_file;  // the divided working surface; empty: make it anew
+    std::string surface_file;              // the divided working surface; empty: make it anew
+    std::vector<std::string> photo_files;  // one entry a photograph of the plan
     Division division = Division::Pieces;
     // One entry a light, in the order of forAllLights.
     std::vector<LightPartNames> light_part_names;
@@ -45,6 +46,7 @@ struct StoredFigure {
     std::vector<std::string> mesh_files;
     std::string surface_file;
     Division division = Division::AsGiven;
+    std::vector<std::string> photo_files = {};  // one entry a photograph of the plan
 };
 std::string planJson(const Plan& plan, const StoredFigure& stored);
 

@@ -1,8 +1,11 @@
 // Means over ladders stand for parts; what touches is found on the surface.
 #include "core/painted/harmony.h"
 
+#include <tbb/parallel_for.h>
+
 #include <algorithm>
 #include <map>
+#include <optional>
 #include <unordered_map>
 
 #include "core/colour/colour_difference.h"
@@ -101,20 +104,24 @@ std::vector<DrowningDetail> drowningDetails(const Plan& plan, const Appearance& 
     const float reach_mm = std::max(0.5F, 1.5F * surface.longest_edge_mm);
     double all = 0.0;
     for (const Ladder& ladder : appearance.ladders) all += areaOf(ladder);
-    std::vector<DrowningDetail> drowning;
-    for (std::size_t p = 0; p < plan.parts.size(); ++p) {
+    std::vector<std::optional<DrowningDetail>> of_parts(plan.parts.size());
+    tbb::parallel_for(std::size_t{0}, of_parts.size(), [&](std::size_t p) {
         const double area = areaOf(appearance.ladders[p]);
-        if (area <= 0.0 || area > kSmall * all) continue;
+        if (area <= 0.0 || area > kSmall * all) return;
         const auto areas = touching(surface, static_cast<PartIndex>(p), reach_mm);
         const auto most = std::ranges::max_element(
             areas, {},
             [](const std::pair<const PartIndex, double>& entry) { return entry.second; });
-        if (most == areas.end() || areaOf(appearance.ladders[most->first]) <= 0.0) continue;
+        if (most == areas.end() || areaOf(appearance.ladders[most->first]) <= 0.0) return;
         const double difference = ciede2000(labFrom(meanOf(appearance.ladders[p])),
                                             labFrom(meanOf(appearance.ladders[most->first])));
         if (difference < least) {
-            drowning.push_back({static_cast<PartIndex>(p), most->first, difference});
+            of_parts[p] = DrowningDetail{static_cast<PartIndex>(p), most->first, difference};
         }
+    });
+    std::vector<DrowningDetail> drowning;
+    for (const auto& detail : of_parts) {
+        if (detail) drowning.push_back(*detail);
     }
     return drowning;
 }

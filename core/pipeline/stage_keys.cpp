@@ -8,6 +8,7 @@ Plan deskKey(Plan plan) {
     plan.variants.clear();
     plan.view = {};
     plan.merit_weights = kUsualWeights;
+    plan.photographs.clear();
     return plan;
 }
 

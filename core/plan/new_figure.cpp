@@ -70,6 +70,7 @@ Result<Plan> restood(const Plan& plan, const Stance& stance, const Progress& pro
         std::move(*form), std::make_shared<const PartLabels>(std::move(labels)), plan.parts.size());
     forAllLights(after, [&](Light& light) { moveLight(light.kind, stance, shift); });
     carryDrawn(after, stance, shift, [](const Vec3&) { return true; });
+    carryPhotographs(after.photographs, stance, shift);
     after.view.focus_mm = stance.scale * (stance.turn * after.view.focus_mm);
     return after;
 }

@@ -199,6 +199,7 @@ std::string problemWith(const Plan& plan) {
         return problem;
     }
     if (auto problem = problemWith(plan.volumes); !problem.empty()) return problem;
+    if (auto problem = problemWith(plan.photographs); !problem.empty()) return problem;
     for (const Part& part : plan.parts) {
         if (part.stands_in < 0 || static_cast<std::size_t>(part.stands_in) >= plan.parts.size()) {
             return fmt::format("\"{}\" stands in a figure that is not there.", part.name);

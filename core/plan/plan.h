@@ -15,6 +15,7 @@
 #include "core/plan/identity.h"
 #include "core/plan/merit.h"
 #include "core/plan/painted_volume.h"
+#include "core/plan/photographs.h"
 #include "core/plan/pot_ladder.h"
 #include "core/plan/step_choices.h"
 #include "core/plan/underpainting.h"
@@ -85,6 +86,7 @@ struct Plan {
     StepChoices steps;
     ViewChoice view;
     MeritWeights merit_weights = kUsualWeights;  // for judging directions
+    std::vector<PlanPhotograph> photographs;     // of the figure in the hand
     std::shared_ptr<const Figure> figure;        // never null in an open plan
     bool operator==(const Plan&) const = default;
 };

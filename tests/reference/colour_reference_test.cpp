@@ -57,6 +57,19 @@ TEST(Ciede2000, AgreesWithThePublishedPairs) {
     EXPECT_EQ(ciede2000({50, 10, -20}, {50, 10, -20}), 0.0);
 }
 
+// The shortcut of searches must never pass over a match.
+TEST(Ciede2000, IsNeverLessThanItsBound) {
+    for (const TableRow& row : readReferenceTable("c_ciede2000_sharma.csv")) {
+        const Lab first{number(row, "L1"), number(row, "a1"), number(row, "b1")};
+        const Lab second{number(row, "L2"), number(row, "a2"), number(row, "b2")};
+        EXPECT_LE(leastCiede2000(first, second), ciede2000(first, second) + 1e-12);
+        const Lab darker{0.5 * second.L, second.a, second.b};
+        EXPECT_LE(leastCiede2000(first, darker), ciede2000(first, darker) + 1e-12);
+    }
+    // Where only lightness differs it is all there is.
+    EXPECT_NEAR(leastCiede2000({60, 0, 0}, {30, 0, 0}), ciede2000({60, 0, 0}, {30, 0, 0}), 1e-12);
+}
+
 // Little CMS 2.14: its sRGB profile gives XYZ adapted to D50; undone by its own Bradford
 // adaptation.
 TEST(SrgbToXyz, AgreesWithLittleCms) {

@@ -180,6 +180,9 @@ TEST(StageKeys, TellPlansApartByWhatMatters) {
     Plan steps = plan;
     steps.steps.figures = 4;
     EXPECT_EQ(mixesKey(steps), mixesKey(plan));
+    Plan photographed = plan;
+    photographed.photographs.emplace_back();
+    EXPECT_EQ(deskKey(photographed), deskKey(plan));
     EXPECT_NE(deskKey(steps), deskKey(plan));
     Plan paints = plan;
     paints.rack.pop_back();

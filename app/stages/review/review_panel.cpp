@@ -1,0 +1,143 @@
+#include "app/stages/review/review_panel.h"
+
+#include <QFileDialog>
+#include <limits>
+
+#include "app/widgets/text.h"
+
+namespace glaukophos {
+
+ReviewPanel::ReviewPanel(Document& document, FigureView& view, PhotoView& photo_view,
+                         QWidget* parent)
+    : StagePanel(tr("Review"), {}, parent),
+      m_document(document),
+      m_view(view),
+      m_photo_view(photo_view),
+      m_desk(document),
+      m_pages(new PageTabs(this, 3)),
+      m_over(new OverPage(m_desk, this)) {
+    m_pages->addPage(tr("Photographs"), tr("Of the figure as it stands on the desk"), "pagePhotos",
+                     new PhotosPage(m_desk, this));
+    m_pages->addPage(tr("Match"), tr("Where the camera stood"), "pageMatch",
+                     new PairsPage(m_desk, view, this));
+    m_pages->addPage(tr("On it"), tr("The plan on the photograph"), "pageOver", m_over);
+    column().addWidget(m_pages, 1);
+    connect(&m_desk, &PhotoDesk::changed, this, &ReviewPanel::refresh);
+    connect(&m_desk, &PhotoDesk::problem, this, &ReviewPanel::problem);
+    connect(&m_desk, &PhotoDesk::askedChanged, this, &ReviewPanel::showMarks);
+    connect(&document, &Document::evaluatedChanged, this, [this] {
+        if (page() == Page::Over) refresh();
+    });
+    connect(&photo_view, &PhotoView::picked, this, [this](const QPointF& pixel) {
+        m_desk.answer(m_factor * Eigen::Vector2d(pixel.x(), pixel.y()));
+    });
+    connect(m_over, &OverPage::chosen, this, &ReviewPanel::refresh);
+    connect(m_over, &OverPage::saveRequested, this, &ReviewPanel::askSave);
+    connect(&m_maker, &PhotoMaker::made, this, &ReviewPanel::showMade);
+    connect(&m_maker, &PhotoMaker::failed, this, [this](const QString& sentence) {
+        m_photo_view.setPicture({}, sentence);
+        emit problem(sentence);
+    });
+    connect(&m_saver, &PhotoMaker::failed, this, &ReviewPanel::problem);
+    connect(&m_saver, &PhotoMaker::made, this, [this](const MadePhoto& photo) {
+        if (photo.picture.save(m_save_to, "PNG")) return;
+        emit problem(tr("%1 cannot be written. Choose another folder.").arg(m_save_to));
+    });
+    connect(m_pages, &PageTabs::pageShown, this, [this] {
+        m_view.layDownTool();
+        m_view.forgetPlace();
+        m_view.setOverlay(overlay());
+        refresh();
+        emit pageShown();
+    });
+}
+
+Overlay ReviewPanel::enter() {
+    m_entered = true;
+    refresh();
+    return overlay();
+}
+
+void ReviewPanel::leave() {
+    m_entered = false;
+    m_desk.forgetAsked();
+}
+
+PhotoRequest ReviewPanel::request() const {
+    if (page() == Page::Over) return m_over->request();
+    PhotoRequest request;
+    if (m_desk.photo() != nullptr) request.bytes = m_desk.photo()->bytes;
+    return request;
+}
+
+void ReviewPanel::refresh() {
+    if (!m_entered) return;
+    const bool over = page() == Page::Over;
+    m_photo_view.setTurned(over && m_over->mirrored(), over && m_over->upsideDown());
+    showMarks();
+    PhotoRequest wanted = request();
+    if (wanted.bytes == nullptr) {
+        m_photo_view.setOther({});
+        m_photo_view.setNumbers({});
+        m_photo_view.setPicture({}, tr("Photographs of the figure in your hand come here: add "
+                                       "them, drop them on the window, or let a folder be "
+                                       "watched."));
+        return;
+    }
+    m_maker.request(std::move(wanted));
+}
+
+void ReviewPanel::showMade(const MadePhoto& photo) {
+    if (!m_entered) return;
+    m_factor = photo.factor;
+    m_photo_view.setPicture(photo.picture);
+    m_photo_view.setOther(photo.other);
+    std::vector<PhotoNumber> numbers;
+    for (const BandLabel& label : photo.labels) {
+        numbers.push_back({QPointF(label.x, label.y), QString::number(label.band + 1)});
+    }
+    m_photo_view.setNumbers(std::move(numbers));
+    showMarks();
+    emit made();
+}
+
+// On the straightened photograph of the last page the marks would not lie right, and are not
+// needed.
+void ReviewPanel::showMarks() {
+    const PlanPhotograph* photo = m_desk.photo();
+    std::vector<PhotoMark> marks;
+    if (page() == Page::Match && photo != nullptr) {
+        const std::vector<double> misses = PairsPage::missesOf(*photo);
+        const double much = photo->place ? 0.009 * photo->place->camera.longSide()
+                                         : std::numeric_limits<double>::max();
+        for (std::size_t i = 0; i < photo->pairs.size(); ++i) {
+            const Eigen::Vector2d at = photo->pairs[i].pixel / m_factor;
+            marks.push_back({QPointF(at.x(), at.y()), !misses.empty() && misses[i] > much});
+        }
+    }
+    m_photo_view.setMarks(std::move(marks));
+    const bool picking = page() == Page::Match && m_desk.asked().has_value();
+    m_photo_view.setPicking(picking);
+    if (picking) {
+        m_view.markPlace(*m_desk.asked());
+    } else if (page() == Page::Match) {
+        m_view.forgetPlace();
+    }
+}
+
+void ReviewPanel::askSave() {
+    const QString file =
+        QFileDialog::getSaveFileName(this, tr("The picture as PNG"), {}, tr("Pictures (*.png)"));
+    if (!file.isEmpty()) savePicture(file);
+}
+
+void ReviewPanel::savePicture(const QString& file) {
+    m_save_to = file;
+    PhotoRequest wanted = request();
+    if (wanted.bytes == nullptr) return;
+    wanted.most_px = std::numeric_limits<int>::max() / 2;
+    wanted.compares = false;
+    m_saver.request(std::move(wanted));
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,161 @@
+// The Review stage, driven in a real window; photographs by the stand-in for a camera.
+#include <QCheckBox>
+#include <QListWidget>
+
+#include "core/photo/match.h"
+#include "devices/camera/shot.h"
+#include "tests/app/window_fixture.h"
+
+namespace glaukophos {
+namespace {
+
+class ReviewStage : public WindowTest {
+  protected:
+    void SetUp() override {
+        WindowTest::SetUp();
+        openScene();
+        m_window->setStage(Stage::Review);
+    }
+
+    // Photographs the open figure into a file.
+    QString photograph(const QString& name) {
+        const Figure& figure = *document().plan().figure;
+        camera::Subject subject;
+        subject.mesh = figure.surface.mesh;
+        subject.planned_mm = subject.mesh.positions_mm;
+        subject.colours.assign(subject.planned_mm.size(), Vec3::Constant(0.35F));
+        camera::Shot shot;
+        shot.body.width = 640;
+        shot.body.height = 480;
+        shot.body.hour = 11.0;
+        shot.body.height_deg = 22.0;
+        shot.body.focal = 1.5;
+        shot.body.distance_mm = figure.bounds().size().norm() * 1.5 * 640 / (0.7 * 480);
+        shot.lamps.push_back({});
+        const camera::Picture picture = camera::photographed(subject, shot);
+        m_places = camera::seenPlaces(subject, shot, 600);
+        const QString file = path(name);
+        const QImage image(picture.rgb.data(), picture.width, picture.height, 3 * picture.width,
+                           QImage::Format_RGB888);
+        EXPECT_TRUE(image.save(file));
+        return file;
+    }
+
+    ReviewPanel& panel() { return m_window->reviewPanel(); }
+    PhotoView& photoView() { return m_window->photoView(); }
+    const PlanPhotograph& photo(std::size_t i = 0) { return document().plan().photographs.at(i); }
+
+    void clickPhoto(const Eigen::Vector2d& pixel) {
+        const QPointF at = photoView().positionOf({pixel.x(), pixel.y()});
+        QTest::mouseMove(&photoView(), at.toPoint());
+        QTest::mouseClick(&photoView(), Qt::LeftButton, Qt::NoModifier, at.toPoint());
+    }
+
+    std::vector<camera::SeenPlace> m_places;
+};
+
+TEST_F(ReviewStage, APhotographIsPairedMatchedAndThePlanLiesOnIt) {
+    panel().desk().add({photograph(QStringLiteral("bare.png"))});
+    ASSERT_EQ(document().plan().photographs.size(), 1U);
+    ASSERT_TRUE(waitFor([&] { return !photoView().picture().isNull(); }));
+    EXPECT_EQ(photoView().picture().size(), QSize(640, 480));
+
+    QTest::mouseClick(child<QPushButton>("pageMatch"), Qt::LeftButton);
+    // Places far apart, clicked to the nearest pixel of the window.
+    for (const std::size_t i : {0U, 90U, 180U, 270U, 360U, 450U, 540U}) {
+        panel().desk().ask(m_places.at(i).planned_mm);
+        EXPECT_TRUE(photoView().isPicking());
+        clickPhoto(m_places[i].pixel);
+    }
+    ASSERT_EQ(photo().pairs.size(), 7U);
+    EXPECT_LT((photo().pairs[2].pixel - m_places[180].pixel).norm(), 2.0);
+    QTest::mouseClick(child<QPushButton>("matchPairs"), Qt::LeftButton);
+    ASSERT_TRUE(waitFor([&] { return photo().place.has_value(); }));
+    double sum = 0.0;
+    for (const camera::SeenPlace& place : m_places) {
+        const auto seen = pixelOf(photo().place->camera, place.planned_mm.cast<double>());
+        ASSERT_TRUE(seen);
+        sum += place.mm_a_pixel * (*seen - place.pixel).norm();
+    }
+    EXPECT_LT(sum / static_cast<double>(m_places.size()), 0.4);
+
+    const QImage bare = photoView().picture();
+    QSignalSpy made(&panel(), &ReviewPanel::made);
+    QTest::mouseClick(child<QPushButton>("pageOver"), Qt::LeftButton);
+    ASSERT_TRUE(waitFor([&] { return made.count() > 0 && photoView().picture() != bare; }));
+    EXPECT_FALSE(view().isVisible());
+    made.clear();
+    child<QCheckBox>("photoGrey")->click();
+    ASSERT_TRUE(waitFor([&] { return made.count() > 0; }));
+    EXPECT_TRUE(photoView().picture().allGray());
+    const QString saved = path(QStringLiteral("on-it.png"));
+    panel().savePicture(saved);
+    ASSERT_TRUE(waitFor([&] { return QImage(saved).size() == QSize(640, 480); }));
+
+    document().undoStack().undo();
+    EXPECT_FALSE(photo().place);
+}
+
+TEST_F(ReviewStage, ProposedPlacesAreRingedAndAnswersCanBeTakenBack) {
+    panel().desk().add({photograph(QStringLiteral("bare.png"))});
+    ASSERT_TRUE(waitFor([&] { return !photoView().picture().isNull(); }));
+    QTest::mouseClick(child<QPushButton>("pageMatch"), Qt::LeftButton);
+    QTest::mouseClick(child<QPushButton>("proposePlace"), Qt::LeftButton);
+    ASSERT_TRUE(panel().desk().asked());
+    EXPECT_EQ(view().markedPlace(), panel().desk().asked());
+    const Vec3 first = *panel().desk().asked();
+    QTest::mouseClick(child<QPushButton>("proposePlace"), Qt::LeftButton);
+    EXPECT_GT((*panel().desk().asked() - first).norm(), 1.0F);
+    clickPhoto({300.0, 200.0});
+    ASSERT_EQ(photo().pairs.size(), 1U);
+    EXPECT_FALSE(panel().desk().asked());
+    EXPECT_FALSE(child<QPushButton>("matchPairs")->isEnabled());
+    child<QListWidget>("pairs")->setCurrentRow(0);
+    QTest::mouseClick(child<QPushButton>("removePair"), Qt::LeftButton);
+    EXPECT_TRUE(photo().pairs.empty());
+}
+
+TEST_F(ReviewStage, BadFilesAreSaidAndNothingIsLost) {
+    panel().desk().add({photograph(QStringLiteral("good.png"))});
+    QFile letter(path(QStringLiteral("letter.jpg")));
+    ASSERT_TRUE(letter.open(QIODevice::WriteOnly));
+    letter.write("no picture at all, but a letter to somebody");
+    letter.close();
+    panel().desk().add({letter.fileName()});
+    EXPECT_EQ(document().plan().photographs.size(), 1U);
+    EXPECT_TRUE(m_window->banner().text().contains(QStringLiteral("letter.jpg")));
+    QTest::mouseClick(child<QPushButton>("removePhoto"), Qt::LeftButton);
+    EXPECT_TRUE(document().plan().photographs.empty());
+    document().undoStack().undo();
+    EXPECT_EQ(document().plan().photographs.size(), 1U);
+}
+
+TEST_F(ReviewStage, AWatchedFolderBringsNewPhotographs) {
+    const QString folder = path(QStringLiteral("camera"));
+    ASSERT_TRUE(QDir().mkpath(folder));
+    photograph(QStringLiteral("camera/old.png"));
+    panel().desk().watch(folder);
+    photograph(QStringLiteral("camera/new.png"));
+    ASSERT_TRUE(waitFor([&] { return !document().plan().photographs.empty(); }));
+    EXPECT_EQ(document().plan().photographs.size(), 1U);
+    EXPECT_EQ(photo().name, "new.png");
+    panel().desk().watch({});
+}
+
+TEST_F(ReviewStage, AnotherPhotographStandsBesideTheSlider) {
+    panel().desk().add(
+        {photograph(QStringLiteral("one.png")), photograph(QStringLiteral("two.png"))});
+    QTest::mouseClick(child<QPushButton>("pageOver"), Qt::LeftButton);
+    ASSERT_TRUE(waitFor([&] { return !photoView().picture().isNull(); }));
+    auto* other = child<QComboBox>("photoOther");
+    QSignalSpy made(&panel(), &ReviewPanel::made);
+    other->setCurrentIndex(3);
+    emit other->activated(3);
+    ASSERT_TRUE(waitFor([&] { return made.count() > 0; }));
+    const QPoint line(photoView().width() / 2, photoView().height() / 3);
+    drag(&photoView(), line, line + QPoint(60, 0));
+    EXPECT_GT(photoView().wipe(), 0.52);
+}
+
+}  // namespace
+}  // namespace glaukophos
