@@ -95,7 +95,7 @@ int photograph(Asked asked) {
     asked.shot.body.tone_curve = !asked.no_curve;
     Body& body = asked.shot.body;
     if (body.distance_mm <= 0.0) {
-        constexpr double kFilled = 0.75;  // of the short side
+        constexpr double kFilled = 1.05;  // of the short side, by its diagonal
         body.distance_mm = boundsOf(subject.planned_mm).size().norm() * body.focal *
                            std::max(body.width, body.height) /
                            (kFilled * std::min(body.width, body.height));

@@ -44,6 +44,9 @@ void showPage(MainWindow& window, const QString& page) {
     if (const int i = indexIn("order ways time findings", page); i >= 0) {
         window.stepsPanel().showPage(static_cast<StepsPanel::Page>(i));
     }
+    if (const int i = indexIn("photographs match on-it", page); i >= 0) {
+        window.reviewPanel().showPage(static_cast<ReviewPanel::Page>(i));
+    }
 }
 
 void placeLights(MainWindow& window, const std::string& ready) {
@@ -69,14 +72,15 @@ void addOptions(QCommandLineParser& parser) {
     add("picture", "Save a picture of the window when it is ready, and quit.", "png");
     add("sheet", "Save the plan sheet when it is ready, and quit.", "pdf");
     add("page", "Page of the sheet: a4 or letter.", "size");
-    add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours, 5 steps.", "number");
+    add("stage", "Stage to show: 1 figure, 2 lights, 3 values, 4 colours, 5 steps, 6 review.",
+        "number");
     add("divide", "Divide the figure into this many parts at its creases.", "number");
     add("page-shown",
         "Page of a stage: standing, parts, depth, material, volume, scene; place, glow, best, "
         "ready, compare; "
         "tone, bands, edges, study, hand, along; all, shade, hues, night, shells, lines, under, "
         "rack, "
-        "pots, mix; order, ways, time or findings.",
+        "pots, mix; order, ways, time, findings; photographs, match or on-it.",
         "page");
     add("show",
         "Overlay: bare, parts, reach, shells, values, bands, borders, edges, squint, under, "
@@ -137,7 +141,7 @@ void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     const auto number = [&](const char* name) { return numberFrom(parser, name); };
     const QStringList size = parser.value(QStringLiteral("size")).split(QLatin1Char('x'));
     if (size.size() == 2) window.resize(size[0].toInt(), size[1].toInt());
-    if (number("stage") >= 1 && number("stage") <= 5) {
+    if (number("stage") >= 1 && number("stage") <= 6) {
         window.setStage(static_cast<Stage>(number("stage") - 1));
     }
     if (number("divide") > 1) {

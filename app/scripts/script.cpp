@@ -25,6 +25,7 @@ Script::Script(MainWindow& window, ScriptOptions options)
     : m_window(window), m_options(std::move(options)) {
     connect(&m_window.figureView(), &FigureView::pictureFinished, this, [this] { finish(); });
     connect(&m_window.sideBySide(), &SideBySide::finished, this, [this] { finish(); });
+    connect(&m_window.reviewPanel(), &ReviewPanel::made, this, [this] { finish(); });
     connect(&m_window.document(), &Document::evaluatedChanged, this,
             [this] { QTimer::singleShot(0, this, [this] { finish(); }); });
     // Without a file there are only the ways to begin.
@@ -55,7 +56,10 @@ void Script::finish() {
     }
     FigureView& view = m_window.figureView();
     const SideBySide& compared = m_window.sideBySide();
-    if (compared.isVisible() ? !compared.isFinished() : !view.isFinished()) return;
+    if (compared.isVisible() ? !compared.isFinished() : view.isVisible() && !view.isFinished()) {
+        return;
+    }
+    if (m_window.photoView().isVisible() && !m_window.reviewPanel().isFinished()) return;
     if (m_window.figurePanel().isBusy()) return;
     if (m_options.bench && !m_window.bench().figureView().isFinished()) return;
     if (!m_options.sight.isEmpty()) view.sightFrom(spotOf(view, m_options.sight));

@@ -50,6 +50,18 @@ void PhotoView::setPicture(const QImage& picture, const QString& words) {
     update();
 }
 
+void PhotoView::lookAt(const QRectF& pixels) {
+    if (m_picture.isNull() || pixels.isEmpty()) return;
+    constexpr double kFilled = 0.86;
+    const double fit = std::min(static_cast<double>(width()) / m_picture.width(),
+                                static_cast<double>(height()) / m_picture.height());
+    const double wanted = kFilled * std::min(width() / pixels.width(), height() / pixels.height());
+    m_zoom = std::clamp(wanted / fit, 1.0, kMostZoom);
+    m_middle = {std::clamp(pixels.center().x() / m_picture.width(), 0.0, 1.0),
+                std::clamp(pixels.center().y() / m_picture.height(), 0.0, 1.0)};
+    update();
+}
+
 void PhotoView::setOther(const QImage& other) {
     m_other = other;
     update();
@@ -105,7 +117,7 @@ void PhotoView::paintEvent(QPaintEvent* /*event*/) {
     QPainterPath frame;
     frame.addRoundedRect(rect(), kRounded_px, kRounded_px);
     painter.setClipPath(frame);
-    painter.fillRect(rect(), currentTheme().field);
+    painter.fillRect(rect(), m_picture.isNull() ? currentTheme().field : currentTheme().line);
     if (m_picture.isNull()) {
         painter.setPen(currentTheme().text);
         painter.drawText(rect().adjusted(24, 24, -24, -24), Qt::AlignCenter | Qt::TextWordWrap,

@@ -27,8 +27,10 @@ class PhotoView : public QWidget {
   public:
     explicit PhotoView(QWidget* parent = nullptr);
 
-    // Null: `words` stand there instead.
+    // Null: `words` stand there instead. What is of interest comes into the middle when another
+    // photograph than before is shown.
     void setPicture(const QImage& picture, const QString& words = {});
+    void lookAt(const QRectF& pixels);
     // Shown to the right of a slider; null: none. As large as the picture, or it is made so.
     void setOther(const QImage& other);
     void setMarks(std::vector<PhotoMark> marks);

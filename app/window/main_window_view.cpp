@@ -21,7 +21,8 @@ void MainWindow::showFigureOrCompared() {
     for (QWidget* widget :
          {m_top_bar, m_foot_line, m_caption, m_side, static_cast<QWidget*>(m_foot), m_rail}) {
         // Without a plan there is nothing that they could show.
-        widget->setVisible(open && (!m_figure_alone || widget == m_caption));
+        const bool in_stage = widget != m_foot || m_panels->currentWidget() != m_review_panel;
+        widget->setVisible(open && in_stage && (!m_figure_alone || widget == m_caption));
     }
     if (!open) return m_middle->setCurrentWidget(m_start);
     const bool compared = m_panels->currentWidget() == m_lights_panel &&
@@ -35,9 +36,11 @@ void MainWindow::showFigureOrCompared() {
 void MainWindow::showPhotograph() {
     const bool review = m_panels->currentWidget() == m_review_panel;
     m_photo_view->setVisible(review);
-    m_view->setVisible(!review || m_review_panel->showsFigure());
-    m_foot->setVisible(m_document.isOpen() && !review && !m_figure_alone);
-    if (review && m_review_panel->showsFigure()) m_beside->setSizes({1000, 1000});
+    const bool figure = !review || m_review_panel->showsFigure();
+    m_view->setVisible(figure);
+    m_top_bar->setVisible(m_document.isOpen() && figure && !m_figure_alone);
+    m_caption->setVisible(m_document.isOpen() && figure);
+    if (review && figure) m_beside->setSizes({1000, 1000});
 }
 
 void MainWindow::showFigureAlone(bool alone) {

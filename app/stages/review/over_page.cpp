@@ -1,6 +1,7 @@
 #include "app/stages/review/over_page.h"
 
 #include <QGridLayout>
+#include <QHBoxLayout>
 #include <QSignalBlocker>
 
 #include "app/widgets/text.h"
@@ -44,7 +45,7 @@ void OverPage::addWhat() {
                        {tr("Nothing"), tr("Borders of bands"), tr("Edges to highlight"),
                         tr("One layer"), tr("All colours")});
     m_what->setCurrentIndex(static_cast<int>(OnPhoto::Borders));
-    m_layer = addChoice("photoLayer", tr("Layer"), tr("Which step of the work"), {});
+    addLayer();
     m_strength = new NumberField(tr("Covers"), tr("0: the photograph alone, 100: the plan alone"),
                                  {0, 100, 0, tr(" %"), false}, this);
     m_strength->setObjectName(QStringLiteral("photoStrength"));
@@ -57,6 +58,22 @@ void OverPage::addWhat() {
         });
     }
     connect(m_strength, &NumberField::valueEdited, this, &OverPage::chosen);
+}
+
+void OverPage::addLayer() {
+    m_layer_row = new QWidget(this);
+    auto* row = new QHBoxLayout(m_layer_row);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(6);
+    m_layer = new QComboBox(m_layer_row);
+    m_layer->setObjectName(QStringLiteral("photoLayer"));
+    m_layer->setAccessibleName(tr("Layer"));
+    m_layer->setToolTip(tr("Which step of the work; at first the next at the bench"));
+    m_layer->setMinimumContentsLength(8);
+    m_layer->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    row->addWidget(new QLabel(tr("Layer"), m_layer_row));
+    row->addWidget(m_layer, 1);
+    column().addWidget(m_layer_row);
 }
 
 void OverPage::addSight() {
@@ -146,8 +163,9 @@ void OverPage::showPlan(const Plan& plan) {
     }
     const bool matched = photo != nullptr && photo->place.has_value();
     m_what->setEnabled(matched);
-    m_layer->setEnabled(matched && what() == OnPhoto::Layer);
-    m_strength->setEnabled(matched && (what() == OnPhoto::Layer || what() == OnPhoto::Colours));
+    const bool layer = matched && what() == OnPhoto::Layer;
+    m_layer_row->setVisible(layer);
+    m_strength->setVisible(layer || (matched && what() == OnPhoto::Colours));
     m_save->setEnabled(photo != nullptr);
     const int other = m_other->currentIndex();
     m_other->clear();

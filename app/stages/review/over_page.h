@@ -28,6 +28,7 @@ class OverPage : public PlanPage {
 
   private:
     void addWhat();
+    void addLayer();
     void addSight();
     void addOther();
     void fillLayers(const Evaluated& evaluated);
@@ -38,6 +39,7 @@ class OverPage : public PlanPage {
     PhotoDesk& m_desk;
     QLabel* m_words;  // owned by Qt, as are the following
     QComboBox* m_what = nullptr;
+    QWidget* m_layer_row = nullptr;
     QComboBox* m_layer = nullptr;
     NumberField* m_strength = nullptr;
     QCheckBox* m_grey = nullptr;

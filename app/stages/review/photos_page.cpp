@@ -54,6 +54,9 @@ PhotosPage::PhotosPage(PhotoDesk& desk, QWidget* parent)
     m_list->setAccessibleName(tr("Photographs"));
     m_list->setToolTip(tr("Choose the one to look at"));
     m_list->setIconSize(kThumb);
+    m_list->setTextElideMode(Qt::ElideRight);
+    m_list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    m_list->setWordWrap(true);
     m_list->setMinimumHeight(210);
     column().addWidget(m_list, 1);
     m_note->setObjectName(QStringLiteral("photoNote"));

@@ -35,6 +35,7 @@ ReviewPanel::ReviewPanel(Document& document, FigureView& view, PhotoView& photo_
     connect(m_over, &OverPage::saveRequested, this, &ReviewPanel::askSave);
     connect(&m_maker, &PhotoMaker::made, this, &ReviewPanel::showMade);
     connect(&m_maker, &PhotoMaker::failed, this, [this](const QString& sentence) {
+        m_making = false;
         m_photo_view.setPicture({}, sentence);
         emit problem(sentence);
     });
@@ -84,10 +85,12 @@ void ReviewPanel::refresh() {
                                        "watched."));
         return;
     }
+    m_making = true;
     m_maker.request(std::move(wanted));
 }
 
 void ReviewPanel::showMade(const MadePhoto& photo) {
+    m_making = false;
     if (!m_entered) return;
     m_factor = photo.factor;
     m_photo_view.setPicture(photo.picture);
@@ -97,8 +100,29 @@ void ReviewPanel::showMade(const MadePhoto& photo) {
         numbers.push_back({QPointF(label.x, label.y), QString::number(label.band + 1)});
     }
     m_photo_view.setNumbers(std::move(numbers));
+    lookAtFigure();
     showMarks();
     emit made();
+}
+
+// Once for each photograph and page: what the painter moved stays as it is.
+void ReviewPanel::lookAtFigure() {
+    const PlanPhotograph* photo = m_desk.photo();
+    if (photo == nullptr || (m_seen == photo->bytes && m_seen_on == page())) return;
+    m_seen = photo->bytes;
+    m_seen_on = page();
+    if (!photo->place) return m_photo_view.lookAt(QRectF(m_photo_view.picture().rect()));
+    const Bounds& bounds = m_document.plan().figure->bounds();
+    QPolygonF corners;
+    for (unsigned corner = 0; corner < 8; ++corner) {
+        const Eigen::Vector3d at((corner & 1U) != 0 ? bounds.high.x() : bounds.low.x(),
+                                 (corner & 2U) != 0 ? bounds.high.y() : bounds.low.y(),
+                                 (corner & 4U) != 0 ? bounds.high.z() : bounds.low.z());
+        if (const auto pixel = pixelOf(photo->place->camera, at)) {
+            corners << QPointF(pixel->x(), pixel->y()) / m_factor;
+        }
+    }
+    m_photo_view.lookAt(corners.boundingRect() & QRectF(m_photo_view.picture().rect()));
 }
 
 // On the straightened photograph of the last page the marks would not lie right, and are not

@@ -31,6 +31,7 @@ class ReviewPanel : public StagePanel {
     Overlay enter() override;
     void leave() override;
     void savePicture(const QString& file);
+    [[nodiscard]] bool isFinished() const { return !m_making; }
 
   signals:
     void pageShown();
@@ -42,6 +43,7 @@ class ReviewPanel : public StagePanel {
     void showMade(const MadePhoto& photo);
     void showMarks();
     void askSave();
+    void lookAtFigure();
     [[nodiscard]] PhotoRequest request() const;
 
     Document& m_document;
@@ -51,7 +53,10 @@ class ReviewPanel : public StagePanel {
     PageTabs* m_pages;  // owned by Qt, as is the page
     OverPage* m_over;
     bool m_entered = false;
-    int m_factor = 1;    // of the photograph that is shown
+    bool m_making = false;  // the photograph that is shown will be another in a moment
+    int m_factor = 1;       // of the photograph that is shown
+    PhotoBytes m_seen;      // that the view was brought to
+    Page m_seen_on = Page::Photographs;
     QString m_save_to;   // where the picture that is being made goes; empty: it is shown
     PhotoMaker m_maker;  // last: their workers end first
     PhotoMaker m_saver;
