@@ -6,7 +6,7 @@
 
 #include "cli/commands.h"
 #include "cli/paint_commands.h"
-#include "cli/photo_commands.h"
+#include "cli/review_commands.h"
 #include "cli/work_commands.h"
 
 namespace {
@@ -94,6 +94,7 @@ void addWork(CLI::App& command, glaukophos::WorkOptions& work) {
 struct Commands {
     CommonOptions common;
     glaukophos::MatchOptions match;
+    glaukophos::LogOptions log;
     glaukophos::PrepareOptions prepare;
     glaukophos::SceneOptions scene;
     bool with_vertices = false;
@@ -256,7 +257,7 @@ void addPictureCommand(CLI::App& app, Commands& all) {
     picture->callback([&all] { all.outcome = runRender(all.common, all.render); });
 }
 
-void addPhotoCommand(CLI::App& app, Commands& all) {
+void addReviewCommands(CLI::App& app, Commands& all) {
     auto* match =
         app.add_subcommand("match", "Where the camera stood that took a photograph of the figure");
     addCommon(*match, all.common, "match plan.glauk photo.jpg --clicks pairs.csv --json");
@@ -266,6 +267,13 @@ void addPhotoCommand(CLI::App& app, Commands& all) {
                       "upright and whole");
     match->add_option("--on", all.match.on,
                       "Draw the plan over the photograph: borders, edges or colours, with -o");
+    auto* log = app.add_subcommand("log", "What was painted over all plans, and how fast");
+    addOutput(*log, all.common, "log --search hood --json");
+    log->add_option("--search", all.log.search, "Only entries that have all of these words");
+    log->add_option("--file", all.log.file, "Another log than your own");
+    log->add_option("--import", all.log.import_from, "Take in a table that was exported");
+    log->add_flag("--csv", all.log.csv, "The log as a table");
+    log->callback([&all] { all.outcome = runLog(all.common, all.log); });
     match->callback([&all] { all.outcome = runMatch(all.common, all.match); });
 }
 
@@ -279,7 +287,7 @@ int run(int argc, char** argv) {
     addWorkCommands(app, all);
     addRackCommands(app, all);
     addPictureCommand(app, all);
-    addPhotoCommand(app, all);
+    addReviewCommands(app, all);
     try {
         app.parse(argc, argv);
     } catch (const CLI::Success& success) {

@@ -55,7 +55,10 @@ class Document : public QObject {
 
     // What was painted so far. Not an edit: what is on the figure cannot be undone here.
     [[nodiscard]] const BenchLog& benchLog() const { return m_log; }
-    void setBenchLog(const BenchLog& log) { m_log = log; }
+    void setBenchLog(const BenchLog& log) {
+        m_log = log;
+        emit benchLogChanged();
+    }
 
     // Not an edit: how the figure is held is saved with the plan but has no undo.
     void setView(const ViewChoice& view) { m_plan.view = view; }
@@ -64,6 +67,7 @@ class Document : public QObject {
     void changed(glaukophos::Aspect aspect);
     void evaluatedChanged();
     void modifiedChanged();
+    void benchLogChanged();
     void problem(const QString& sentence);
 
   private:

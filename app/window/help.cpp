@@ -40,6 +40,11 @@ void showFirstSteps(QWidget* parent) {
         "it back; say whether a mix came out as said, and the mixes to come follow; arrows to turn "
         "the figure, N for a note, D for the evening. Or print the whole "
         "plan from the File menu.</p>"
+        "<p><b>7 Review.</b> Photographs of the figure in your hand: find six ringed places in "
+        "one, or "
+        "let the program look for the figure, and the plan lies on your own picture: borders, one "
+        "layer, all colours. In greys, mirrored, or beside an earlier one. Log: what you painted "
+        "when, how long it took, what worked.</p>"
         "<p>Directions run like a clock laid round the figure: 12 is where it faces, 3 its own "
         "right hand, which is on your left as you face it.</p>"));
     box.exec();

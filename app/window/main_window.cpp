@@ -24,6 +24,7 @@ MainWindow::MainWindow(const QString& folder, QWidget* parent)
     : QMainWindow(parent),
       m_recovery(m_document, folder),
       m_own_rack(m_document, folder),
+      m_log(m_document, folder),
       m_recent(folder),
       m_view(new FigureView(m_document, this)),
       m_photo_view(new PhotoView(this)),
@@ -107,6 +108,7 @@ void MainWindow::connectPanels() {
     connect(m_view, &FigureView::stepsChanged, m_colours_panel, &ColoursPanel::showSteps);
     connect(m_steps_panel, &StepsPanel::pageShown, this, &MainWindow::showFoot);
     connect(m_review_panel, &ReviewPanel::pageShown, this, &MainWindow::showPhotograph);
+    connect(&m_log, &KeptLog::problem, m_banner, &Banner::showMessage);
     connect(m_review_panel, &ReviewPanel::problem, m_banner, &Banner::showMessage);
     connect(m_steps_panel, &StepsPanel::calendarRequested, this,
             [this] { openExports(Output::Calendar); });

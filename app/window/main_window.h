@@ -9,6 +9,7 @@
 
 #include "app/bench/bench_window.h"
 #include "app/document/document.h"
+#include "app/document/kept_log.h"
 #include "app/document/own_rack.h"
 #include "app/document/recent_plans.h"
 #include "app/document/recovery.h"
@@ -55,6 +56,7 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] ColoursPanel& coloursPanel() { return *m_colours_panel; }
     [[nodiscard]] StepsPanel& stepsPanel() { return *m_steps_panel; }
     [[nodiscard]] ReviewPanel& reviewPanel() { return *m_review_panel; }
+    [[nodiscard]] KeptLog& keptLog() { return m_log; }
     [[nodiscard]] PhotoView& photoView() { return *m_photo_view; }
     [[nodiscard]] BenchWindow& bench() { return *m_bench; }
     [[nodiscard]] Exports& exports() { return *m_exports; }
@@ -135,6 +137,7 @@ class MainWindow : public QMainWindow {
     Loader m_loader;
     Recovery m_recovery;
     OwnRack m_own_rack;
+    KeptLog m_log;
     RecentPlans m_recent;
     QString m_example;  // the file that is being opened as one
 

@@ -162,8 +162,8 @@ QWidget* MainWindow::buildPanels() {
     m_lights_panel = new LightsPanel(m_document, this);
     m_values_panel = new ValuesPanel(m_document, *m_view, this);
     m_colours_panel = new ColoursPanel(m_document, *m_view, this);
-    m_steps_panel = new StepsPanel(m_document, *m_view, this);
-    m_review_panel = new ReviewPanel(m_document, *m_view, *m_photo_view, this);
+    m_steps_panel = new StepsPanel(m_document, *m_view, m_log, this);
+    m_review_panel = new ReviewPanel(m_document, *m_view, *m_photo_view, m_log, this);
     for (StagePanel* panel :
          std::initializer_list<StagePanel*>{m_figure_panel, m_lights_panel, m_values_panel,
                                             m_colours_panel, m_steps_panel, m_review_panel}) {

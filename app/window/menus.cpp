@@ -60,6 +60,10 @@ void MainWindow::buildFileMenu() {
     addPlanAction(menu, tr("&Save"), QKeySequence::Save, [this] { save(); });
     addPlanAction(menu, tr("Save &as …"), QKeySequence::SaveAs, [this] { saveAs(); });
     menu.addSeparator();
+    addPlanAction(menu, tr("P&hotographs of the figure …"), {}, [this] {
+        askPhotographs();
+    })->setObjectName(QStringLiteral("addPhotographs"));
+    menu.addSeparator();
     addPlanAction(menu, tr("&Print and write …"), QKeySequence::Print, [this] {
         openExports();
     })->setObjectName(QStringLiteral("printAndWrite"));

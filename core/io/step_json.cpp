@@ -65,6 +65,10 @@ StepChoices stepsFrom(const Entry& entry) {
     steps.figures = entry.whole("figures", steps.figures);
     steps.hairdryer = entry.flag("hairdryer", steps.hairdryer);
     steps.pace = entry.number("pace", steps.pace);
+    const Entry hand = entry.object("hand_paces");
+    for (std::size_t i = 0; i < kHandworkCount; ++i) {
+        steps.hand_paces.at(i) = hand.number(handworks().at(i).key, 1.0);
+    }
     steps.palette_h = entry.number("palette_h", steps.palette_h);
     for (const Json& item : entry.list("moved")) {
         const Entry moved(item, entry.at("moved"));
@@ -85,6 +89,11 @@ Json stepsJson(const StepChoices& steps) {
               {"hairdryer", steps.hairdryer},
               {"pace", steps.pace},
               {"palette_h", steps.palette_h}};
+    if (steps.hand_paces != kUsualPaces) {
+        for (std::size_t i = 0; i < kHandworkCount; ++i) {
+            json["hand_paces"][handworks().at(i).key] = steps.hand_paces.at(i);
+        }
+    }
     for (const MovedStep& moved : steps.moved) {
         json["moved"].push_back({{"step", moved.step}, {"after", moved.after}});
     }

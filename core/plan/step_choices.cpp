@@ -107,12 +107,25 @@ std::string dateOf(int day_number) {
                        static_cast<unsigned>(ymd.month()), static_cast<unsigned>(ymd.day()));
 }
 
+const std::array<HandworkEntry, kHandworkCount>& handworks() {
+    static const std::array<HandworkEntry, kHandworkCount> entries = {
+        {{"sprays", "sprays"},
+         {"layers", "layers"},
+         {"glazes", "glazes and washes"},
+         {"lines", "edges and lines"},
+         {"rest", "all else"}}};
+    return entries;
+}
+
 std::string problemWith(const StepChoices& steps) {
     const auto outside = [](double v, double low, double high) {
         return !std::isfinite(v) || v < low || v > high;
     };
     if (steps.figures < 1 || steps.figures > kMostFigures) {
         return fmt::format("A batch has 1 to {} figures.", kMostFigures);
+    }
+    for (const double pace : steps.hand_paces) {
+        if (outside(pace, 0.25, 4)) return "The pace must lie between 0.25 and 4.";
     }
     if (outside(steps.pace, 0.25, 4)) return "The pace must lie between 0.25 and 4.";
     if (outside(steps.palette_h, 0.1, 240)) {

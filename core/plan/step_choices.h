@@ -45,17 +45,29 @@ struct Evenings {
     bool operator==(const Evenings&) const = default;
 };
 
+// What the hand does, for the pace: painters are quick at one and slow at another.
+enum class Handwork { Sprays, Layers, Glazes, Lines, Rest };
+inline constexpr std::size_t kHandworkCount = 5;
+struct HandworkEntry {
+    const char* key;
+    const char* name;
+};
+const std::array<HandworkEntry, kHandworkCount>& handworks();  // in the order of Handwork
+using HandPaces = std::array<double, kHandworkCount>;          // one entry a Handwork
+inline constexpr HandPaces kUsualPaces = {1.0, 1.0, 1.0, 1.0, 1.0};
+
 struct StepChoices {
     BuildUp build_up = BuildUp::DarkToLight;  // of parts without one of their own
     Blending blending = Blending::AsNeeded;
     GlowBuildUp glow = GlowBuildUp::ThinColour;
     PartOrder order = PartOrder::FocusFirst;
     Recesses recesses = Recesses::AsLit;
-    bool varnished = false;  // each part in its own sheen at the end
-    int figures = 1;         // of this kind, painted together
-    bool hairdryer = false;  // on low, to dry layers sooner
-    double pace = 1.0;       // minutes taken, relative to what is usual: 0.25..4
-    double palette_h = 24;   // hours that a mix stays usable on a wet palette
+    bool varnished = false;              // each part in its own sheen at the end
+    int figures = 1;                     // of this kind, painted together
+    bool hairdryer = false;              // on low, to dry layers sooner
+    double pace = 1.0;                   // minutes taken, relative to what is usual: 0.25..4
+    HandPaces hand_paces = kUsualPaces;  // times that, by what the hand does: 0.25..4
+    double palette_h = 24;               // hours that a mix stays usable on a wet palette
     std::vector<MovedStep> moved;
     Evenings evenings;
     bool operator==(const StepChoices&) const = default;

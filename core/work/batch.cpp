@@ -10,6 +10,8 @@
 #include <map>
 #include <tuple>
 
+#include "core/work/work_times.h"
+
 namespace glaukophos {
 namespace {
 
@@ -111,7 +113,7 @@ class Tasks {
             }
             m_lasts[s][f] = m_batch.list.tasks.size();
             m_batch.list.tasks.push_back(std::move(task));
-            m_batch.tasks.push_back({s, figure, coat});
+            m_batch.tasks.push_back({s, figure, coat, paceAt(step.kind, m_choices)});
         }
     }
 

@@ -14,6 +14,7 @@ struct TaskOf {
     std::size_t step = 0;
     int figure = 0;
     int coat = 0;
+    double pace = 1.0;  // that its minutes are at
 };
 
 struct Batch {

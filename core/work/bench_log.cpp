@@ -74,7 +74,7 @@ void markDone(BenchLog& log, const Work& work, const Batch& batch, std::size_t t
     const TaskOf& of = batch.tasks[task];
     const Step& step = work.steps[of.step];
     log.done.push_back({keysOf(step), of.figure, of.coat, log.spent_s / 60.0, now_s,
-                        now_s + 60.0 * step.dry_min, batch.list.tasks[task].work_min / batch.pace});
+                        now_s + 60.0 * step.dry_min, batch.list.tasks[task].work_min / of.pace});
     log.spent_s = 0.0;
 }
 

@@ -84,16 +84,16 @@ std::shared_ptr<const std::vector<bool>> allButThrown(const LayeredPart& bands,
 
 // Flat portions: nothing is blended, and what a shadow throws is cut again at the end.
 void leaveFlat(const LayeredPart& bands, std::vector<Step>& steps) {
-    const double pace = bands.basis().plan.steps.pace;
+    const StepChoices& choices = bands.basis().plan.steps;
     double saved_min = 0.0;
     std::erase_if(steps, [](const Step& step) {
         return step.kind == StepKind::Between || step.kind == StepKind::Veil;
     });
     for (Step& step : steps) {
         if (step.lost_mm <= 0.0) continue;
-        const double blended_min = workMinutes(step, pace);
+        const double blended_min = workMinutes(step, choices);
         step.lost_mm = 0.0;
-        saved_min += (blended_min - workMinutes(step, pace)) * step.coats;
+        saved_min += (blended_min - workMinutes(step, choices)) * step.coats;
         step.how = "One flat field up to a crisp edge: nothing is blended.";
     }
     std::vector<Vec3> thrown;

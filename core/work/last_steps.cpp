@@ -5,6 +5,8 @@
 #include <algorithm>
 #include <array>
 
+#include "core/work/work_times.h"
+
 namespace glaukophos {
 namespace {
 
@@ -36,7 +38,7 @@ Step basing(const WorkBasis& basis) {
     step.paint = "glue and cover of your own";
     step.why = "Glue and sand get onto feet and hems: those are put right afterwards.";
     step.how = "Let glue dry fully. Keep what stands in the light of a lamp paler on that side.";
-    step.work_min = 8.0 * basis.plan.steps.pace;
+    step.work_min = 8.0 * paceAt(step.kind, basis.plan.steps);
     step.dry_min = 30.0;
     return step;
 }
@@ -52,7 +54,7 @@ Step cleanUp(const WorkBasis& basis) {
     step.why = "Slips are set right with the base colour; then look again with fresh eyes.";
     step.how =
         "Squint, and turn the figure under the lamp before touching anything. Feet and hems last.";
-    step.work_min = 5.0 * basis.plan.steps.pace;
+    step.work_min = 5.0 * paceAt(step.kind, basis.plan.steps);
     return step;
 }
 

@@ -73,7 +73,7 @@ std::vector<Step> recessSteps(const WorkBasis& basis) {
             "damp brush before it dries.";
     } else {
         step.lines_mm = step.area_mm2 / (2.0 * kLine_mm);  // a line has two sides
-        step.work_min = workMinutes(step, basis.plan.steps.pace);
+        step.work_min = workMinutes(step, basis.plan.steps);
         step.why = fmt::format(
             "{:.0f} mm of seams lie on the dark side: a line there parts one thing from the next.",
             step.lines_mm);

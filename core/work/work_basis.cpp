@@ -52,7 +52,7 @@ void complete(const WorkBasis& basis, Step& step) {
     }
     step.tool_words = toolWords(step);
     step.caution = cautionFor(step);
-    step.work_min = workMinutes(step, basis.plan.steps.pace);
+    step.work_min = workMinutes(step, basis.plan.steps);
     step.dry_min = dryMinutes(step, basis.plan.steps.hairdryer);
 }
 

@@ -38,11 +38,47 @@ constexpr double kTiny_mm2 = 4.0;        // eyes and the like
 
 }  // namespace
 
-double workMinutes(const Step& step, double pace) {
+Handwork handworkOf(StepKind kind) {
+    switch (kind) {
+        case StepKind::Prime:
+        case StepKind::Spray:
+            return Handwork::Sprays;
+        case StepKind::Base:
+        case StepKind::Layer:
+        case StepKind::Between:
+        case StepKind::White:
+        case StepKind::Source:
+            return Handwork::Layers;
+        case StepKind::Filter:
+        case StepKind::Veil:
+        case StepKind::Tint:
+        case StepKind::Hue:
+        case StepKind::Wash:
+        case StepKind::Dim:
+        case StepKind::Shell:
+            return Handwork::Glazes;
+        case StepKind::Lining:
+        case StepKind::Edges:
+        case StepKind::Glint:
+        case StepKind::Line:
+        case StepKind::Reshade:
+            return Handwork::Lines;
+        case StepKind::CleanUp:
+        case StepKind::Varnish:
+            return Handwork::Rest;
+    }
+    return Handwork::Rest;
+}
+
+double paceAt(StepKind kind, const StepChoices& choices) {
+    return choices.pace * choices.hand_paces.at(static_cast<std::size_t>(handworkOf(kind)));
+}
+
+double workMinutes(const Step& step, const StepChoices& choices) {
     const double covering = step.area_mm2 / mm2AMinute(step);
     const double minutes = 1.0 + covering + kBlendMinutes * step.lost_mm / std::max(1, step.coats) +
                            kLineMinutes * step.lines_mm;
-    return pace * minutes;
+    return paceAt(step.kind, choices) * minutes;
 }
 
 double dryMinutes(const Step& step, bool hairdryer) {

@@ -7,7 +7,11 @@ namespace glaukophos {
 
 // One coat on one figure: what is covered, borders that are blended and lines that are drawn, and a
 // minute to load and wipe. Common practice, no source: painters differ, hence the pace.
-double workMinutes(const Step& step, double pace);
+double workMinutes(const Step& step, const StepChoices& choices);
+
+Handwork handworkOf(StepKind kind);
+// Minutes taken at this kind, relative to what is usual.
+double paceAt(StepKind kind, const StepChoices& choices);
 
 // Until the next coat: the more thinner, the longer; what is sprayed arrives nearly dry. A
 // hairdryer on low takes a third of it. Common practice, no source.

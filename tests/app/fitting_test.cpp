@@ -60,7 +60,7 @@ class FittingTest : public WindowTest {
   protected:
     // Calls `look` on every page of every stage.
     void onEveryPage(const std::function<void(const QString&)>& look) {
-        for (const char* button : {"stage1", "stage2", "stage3", "stage4", "stage5"}) {
+        for (const char* button : {"stage1", "stage2", "stage3", "stage4", "stage5", "stage7"}) {
             auto* entry = child<QAbstractButton>(button);
             const QString stage = entry->text();
             entry->click();

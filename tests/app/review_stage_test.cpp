@@ -1,5 +1,6 @@
 // The Review stage, driven in a real window; photographs by the stand-in for a camera.
 #include <QCheckBox>
+#include <QLineEdit>
 #include <QListWidget>
 
 #include "core/photo/match.h"
@@ -155,6 +156,50 @@ TEST_F(ReviewStage, AnotherPhotographStandsBesideTheSlider) {
     const QPoint line(photoView().width() / 2, photoView().height() / 3);
     drag(&photoView(), line, line + QPoint(60, 0));
     EXPECT_GT(photoView().wipe(), 0.52);
+}
+
+// The log of one plan is read back in another.
+TEST_F(ReviewStage, CoatsOfTheBenchComeIntoTheLogAndAreRated) {
+    ASSERT_TRUE(waitFor([&] {
+        return document().evaluated() != nullptr && document().evaluated()->desk != nullptr;
+    }));
+    const Work& work = document().evaluated()->desk->work;
+    BenchLog log;
+    for (std::size_t s = 0; s < 8 && s < work.steps.size(); ++s) {
+        log.done.push_back({{work.steps[s].key}, 0, 0, 9.0, 1000.0 + double(s), 1000.0, 6.0});
+    }
+    document().setBenchLog(log);
+    KeptLog& kept = m_window->keptLog();
+    ASSERT_EQ(kept.entries().size(), log.done.size());
+    EXPECT_EQ(kept.entries().back().layer, work.steps.front().title);
+
+    QTest::mouseClick(child<QPushButton>("pageLog"), Qt::LeftButton);
+    auto* list = child<QListWidget>("logEntries");
+    ASSERT_EQ(list->count(), int(log.done.size()));
+    list->setCurrentRow(0);
+    QTest::mouseClick(child<QPushButton>("logWorked"), Qt::LeftButton);
+    EXPECT_EQ(kept.entries().front().rated, 1);
+    auto* search = child<QLineEdit>("logSearch");
+    QTest::keyClicks(search, QStringLiteral("no such thing"));
+    EXPECT_EQ(list->count(), 0);
+    search->clear();
+    EXPECT_EQ(list->count(), int(log.done.size()));
+
+    const QString table = path(QStringLiteral("log.csv"));
+    kept.exportTo(table);
+    EXPECT_GT(QFileInfo(table).size(), 200);
+    // Another plan of the same figure: the pace of the first is taken over.
+    Plan other = document().plan();
+    other.key = "another";
+    document().open(other, {});
+    m_window->setStage(Stage::Steps);
+    m_window->stepsPanel().showPage(StepsPanel::Page::Time);
+    auto* take = child<QPushButton>("loggedPace");
+    ASSERT_TRUE(waitFor([&] { return take->isVisible(); }));
+    QTest::mouseClick(take, Qt::LeftButton);
+    const HandPaces learned = pacesFrom(learnedPaces(kept.entries()));
+    EXPECT_NE(learned, kUsualPaces);
+    EXPECT_EQ(document().plan().steps.hand_paces, learned);
 }
 
 }  // namespace

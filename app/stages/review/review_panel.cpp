@@ -7,20 +7,22 @@
 
 namespace glaukophos {
 
-ReviewPanel::ReviewPanel(Document& document, FigureView& view, PhotoView& photo_view,
+ReviewPanel::ReviewPanel(Document& document, FigureView& view, PhotoView& photo_view, KeptLog& log,
                          QWidget* parent)
     : StagePanel(tr("Review"), {}, parent),
       m_document(document),
       m_view(view),
       m_photo_view(photo_view),
       m_desk(document),
-      m_pages(new PageTabs(this, 3)),
+      m_pages(new PageTabs(this, 4)),
       m_over(new OverPage(m_desk, this)) {
     m_pages->addPage(tr("Photographs"), tr("Of the figure as it stands on the desk"), "pagePhotos",
                      new PhotosPage(m_desk, this));
     m_pages->addPage(tr("Match"), tr("Where the camera stood"), "pageMatch",
                      new PairsPage(m_desk, view, this));
     m_pages->addPage(tr("On it"), tr("The plan on the photograph"), "pageOver", m_over);
+    m_pages->addPage(tr("Log"), tr("What was painted when, over all figures"), "pageLog",
+                     new LogPage(document, log, this));
     column().addWidget(m_pages, 1);
     connect(&m_desk, &PhotoDesk::changed, this, &ReviewPanel::refresh);
     connect(&m_desk, &PhotoDesk::problem, this, &ReviewPanel::problem);

@@ -3,6 +3,7 @@
 
 #include "app/jobs/photo_maker.h"
 #include "app/pages/stage_panel.h"
+#include "app/stages/review/log_page.h"
 #include "app/stages/review/over_page.h"
 #include "app/stages/review/pairs_page.h"
 #include "app/stages/review/photos_page.h"
@@ -16,10 +17,10 @@ class ReviewPanel : public StagePanel {
 
   public:
     // Shows photographs in `photo_view`, beside the figure in `view`.
-    ReviewPanel(Document& document, FigureView& view, PhotoView& photo_view,
+    ReviewPanel(Document& document, FigureView& view, PhotoView& photo_view, KeptLog& log,
                 QWidget* parent = nullptr);
 
-    enum class Page { Photographs, Match, Over };
+    enum class Page { Photographs, Match, Over, Log };
     void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
     [[nodiscard]] Page page() const { return static_cast<Page>(m_pages->shownPage()); }
     [[nodiscard]] PhotoDesk& desk() { return m_desk; }

@@ -91,8 +91,8 @@ QString handling(const Step& step) {
 
 }  // namespace
 
-OrderPage::OrderPage(Document& document, QWidget* parent)
-    : PlanPage(document, parent, Aspect::Steps) {
+OrderPage::OrderPage(Document& document, KeptLog& log, QWidget* parent)
+    : PlanPage(document, parent, Aspect::Steps), m_log(log) {
     m_summary = addCaption("stepsSummary");
     buildList();
     buildButtons();
@@ -322,6 +322,14 @@ void OrderPage::showStep(const Evaluated& evaluated, const Step& step) {
     }
     if (!reasons.isEmpty()) {
         lines << tr("<i>Order: %1</i>").arg(reasons.join(QStringLiteral("; ")));
+    }
+    const LogEntry* before = usedBefore(m_log.entries(), evaluated.plan.key, mixWords(step, work));
+    if (before != nullptr) {
+        lines << tr("<i>Mixed before: %1, %2%3</i>")
+                     .arg(q(before->plan_title).toHtmlEscaped(), q(before->layer).toHtmlEscaped(),
+                          before->rated > 0   ? tr("; it worked")
+                          : before->rated < 0 ? tr("; it did not work")
+                                              : QString());
     }
     m_words->setText(lines.join(QStringLiteral("<br>")));
     m_caution->setText(q(step.caution));

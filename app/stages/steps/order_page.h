@@ -5,6 +5,7 @@
 #include <QCheckBox>
 #include <QListWidget>
 
+#include "app/document/kept_log.h"
 #include "app/pages/plan_page.h"
 #include "app/widgets/drops_view.h"
 #include "core/work/folded_steps.h"
@@ -15,7 +16,7 @@ class OrderPage : public PlanPage {
     Q_OBJECT
 
   public:
-    OrderPage(Document& document, QWidget* parent);
+    OrderPage(Document& document, KeptLog& log, QWidget* parent);
 
     // The step that is looked at; empty: none.
     [[nodiscard]] const QString& chosen() const { return m_chosen; }
@@ -42,6 +43,7 @@ class OrderPage : public PlanPage {
     void moveChosen(int by);
     void takeOrder();  // after a drag
 
+    KeptLog& m_log;
     QListWidget* m_list = nullptr;  // owned by Qt, as are the following
     QLabel* m_summary = nullptr;
     QLabel* m_problem = nullptr;

@@ -7,17 +7,17 @@
 
 namespace glaukophos {
 
-StepsPanel::StepsPanel(Document& document, FigureView& view, QWidget* parent)
+StepsPanel::StepsPanel(Document& document, FigureView& view, KeptLog& log, QWidget* parent)
     : StagePanel(tr("Steps"), {}, parent),
       m_document(document),
       m_view(view),
       m_pages(new PageTabs(this, 4)),
-      m_order(new OrderPage(document, this)) {
+      m_order(new OrderPage(document, log, this)) {
     m_pages->addPage(tr("Order"), tr("Every layer in working order, and where it goes"),
                      "pageOrder", m_order);
     m_pages->addPage(tr("Ways"), tr("How layers follow each other: schools of building up"),
                      "pageWays", new WaysPage(document, this));
-    auto* time = new TimePage(document, this);
+    auto* time = new TimePage(document, log, this);
     m_pages->addPage(tr("Time"), tr("Figures, evenings, and what is saved"), "pageTime", time);
     m_pages->addPage(tr("Findings"), tr("What will go wrong, where, and the cure"), "pageFindings",
                      new FindingsPage(document, view, this));

@@ -15,7 +15,7 @@ class StepsPanel : public StagePanel {
     Q_OBJECT
 
   public:
-    StepsPanel(Document& document, FigureView& view, QWidget* parent = nullptr);
+    StepsPanel(Document& document, FigureView& view, KeptLog& log, QWidget* parent = nullptr);
 
     enum class Page { Order, Ways, Time, Findings };
     void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }

@@ -20,9 +20,10 @@ QString eveningsWords(const Batch& batch) {
 
 }  // namespace
 
-TimePage::TimePage(Document& document, QWidget* parent)
-    : PlanPage(document, parent, Aspect::Steps) {
+TimePage::TimePage(Document& document, KeptLog& log, QWidget* parent)
+    : PlanPage(document, parent, Aspect::Steps), m_log(log) {
     addFigures();
+    addLearned();
     addEvenings();
     addSection(tr("Comes to"));
     m_totals = new QLabel(this);
@@ -170,7 +171,37 @@ void TimePage::connectEvenings() {
     });
 }
 
+// Pace by kind of layer, from the log of all plans.
+void TimePage::addLearned() {
+    m_logged_pace = newButton("loggedPace", tr("Take the paces of your log"),
+                              tr("For each kind of layer what you took over all your figures"));
+    column().addWidget(m_logged_pace);
+    m_paces = addCaption("handPaces");
+    connect(m_logged_pace, &QPushButton::clicked, this, [this] {
+        const HandPaces paces = pacesFrom(learnedPaces(m_log.entries()));
+        change(tr("Paces of the log"), [&](Plan& plan) {
+            plan.steps.pace = 1.0;
+            plan.steps.hand_paces = plan.steps.hand_paces == paces ? kUsualPaces : paces;
+        });
+    });
+    connect(&m_log, &KeptLog::changed, this, &TimePage::refresh);
+}
+
+void TimePage::showLearned(const Plan& plan) {
+    const auto learned = learnedPaces(m_log.entries());
+    const HandPaces paces = pacesFrom(learned);
+    const bool taken = plan.steps.hand_paces != kUsualPaces;
+    m_logged_pace->setVisible(paces != kUsualPaces || taken);
+    m_logged_pace->setText(taken && plan.steps.hand_paces == paces
+                               ? tr("Back to the usual paces")
+                               : tr("Take the paces of your log"));
+    const QString words = q(inWords(learned, kCoatsToLearn));
+    m_paces->setVisible(!words.isEmpty());
+    m_paces->setText(tr("Your log says: %1.").arg(words));
+}
+
 void TimePage::showPlan(const Plan& plan) {
+    showLearned(plan);
     const Evenings& evenings = plan.steps.evenings;
     m_hairdryer->setChecked(plan.steps.hairdryer);
     const OwnPace own = paceOf(document().benchLog());

@@ -7,6 +7,7 @@
 #include <QToolButton>
 #include <array>
 
+#include "app/document/kept_log.h"
 #include "app/pages/plan_page.h"
 
 namespace glaukophos {
@@ -15,7 +16,7 @@ class TimePage : public PlanPage {
     Q_OBJECT
 
   public:
-    TimePage(Document& document, QWidget* parent);
+    TimePage(Document& document, KeptLog& log, QWidget* parent);
 
   signals:
     void calendarRequested();
@@ -26,11 +27,16 @@ class TimePage : public PlanPage {
 
   private:
     void addFigures();
+    void addLearned();
+    void showLearned(const Plan& plan);
     void addEvenings();
     QLayout* weekdays();
     void connectEvenings();
 
+    KeptLog& m_log;
     QPushButton* m_own_pace = nullptr;  // owned by Qt, as are the following
+    QPushButton* m_logged_pace = nullptr;
+    QLabel* m_paces = nullptr;
     QCheckBox* m_hairdryer = nullptr;
     QCheckBox* m_evenings = nullptr;
     QWidget* m_when = nullptr;

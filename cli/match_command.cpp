@@ -1,4 +1,4 @@
-#include "cli/photo_commands.h"
+#include "cli/review_commands.h"
 
 #include <fmt/format.h>
 

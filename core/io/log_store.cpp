@@ -1,0 +1,284 @@
+#include "core/io/log_store.h"
+
+#include <fmt/format.h>
+#include <sqlite3.h>
+
+#include <algorithm>
+#include <cctype>
+#include <sstream>
+
+namespace glaukophos {
+namespace {
+
+namespace fs = std::filesystem;
+
+constexpr int kWait_ms = 4000;  // for another window
+constexpr int kLogVersion = 1;
+
+constexpr const char* kTable = R"(
+create table if not exists coats(
+    plan_key text not null, step text not null, figure integer not null, coat integer not null,
+    done_s real not null, plan_title text not null default '', layer text not null default '',
+    kind text not null default '', mix text not null default '', minutes real not null default 0,
+    usual_min real not null default 0, rated integer not null default 0,
+    note text not null default '',
+    primary key(plan_key, step, figure, coat, done_s));
+create index if not exists coats_by_mix on coats(mix);
+)";
+
+tl::unexpected<Error> failure(sqlite3* database) {
+    return fail(ErrorCode::WriteFailed,
+                fmt::format("The log cannot be used just now ({}). Close other windows of the "
+                            "program and try again.",
+                            sqlite3_errmsg(database)));
+}
+
+// One statement with values in place of its question marks.
+class Statement {
+  public:
+    Statement(sqlite3* database, const char* text) {
+        sqlite3_prepare_v2(database, text, -1, &m_statement, nullptr);
+    }
+    ~Statement() { sqlite3_finalize(m_statement); }
+    Statement(const Statement&) = delete;
+    Statement& operator=(const Statement&) = delete;
+
+    void set(int at, const std::string& text) {
+        sqlite3_bind_text(m_statement, at, text.c_str(), static_cast<int>(text.size()),
+                          SQLITE_TRANSIENT);
+    }
+    void set(int at, double number) { sqlite3_bind_double(m_statement, at, number); }
+    void set(int at, int number) { sqlite3_bind_int(m_statement, at, number); }
+    // True while there is a row.
+    [[nodiscard]] bool next() {
+        m_last = m_statement == nullptr ? SQLITE_ERROR : sqlite3_step(m_statement);
+        return m_last == SQLITE_ROW;
+    }
+    [[nodiscard]] bool failed() const { return m_last != SQLITE_ROW && m_last != SQLITE_DONE; }
+    [[nodiscard]] std::string text(int column) const {
+        const unsigned char* text = sqlite3_column_text(m_statement, column);
+        return text == nullptr ? std::string() : reinterpret_cast<const char*>(text);
+    }
+    [[nodiscard]] double number(int column) const {
+        return sqlite3_column_double(m_statement, column);
+    }
+    [[nodiscard]] int whole(int column) const { return sqlite3_column_int(m_statement, column); }
+    void reset() { sqlite3_reset(m_statement); }
+
+  private:
+    sqlite3_stmt* m_statement = nullptr;
+    int m_last = SQLITE_OK;
+};
+
+bool run(sqlite3* database, const char* text) {
+    return sqlite3_exec(database, text, nullptr, nullptr, nullptr) == SQLITE_OK;
+}
+
+// All or nothing: what is not committed is rolled back.
+class Transaction {
+  public:
+    explicit Transaction(sqlite3* database)
+        : m_database(database), m_open(run(database, "begin immediate")) {}
+    ~Transaction() {
+        if (m_open) run(m_database, "rollback");
+    }
+    Transaction(const Transaction&) = delete;
+    Transaction& operator=(const Transaction&) = delete;
+    [[nodiscard]] bool isOpen() const { return m_open; }
+    [[nodiscard]] bool commit() {
+        const bool done = m_open && run(m_database, "commit");
+        m_open = m_open && !done;
+        return done;
+    }
+
+  private:
+    sqlite3* m_database;
+    bool m_open;
+};
+
+bool isSound(sqlite3* database) {
+    Statement check(database, "pragma quick_check");
+    return check.next() && check.text(0) == "ok";
+}
+
+void bindAll(Statement& insert, const LogEntry& entry) {
+    insert.set(1, entry.plan_key);
+    insert.set(2, entry.step);
+    insert.set(3, entry.figure);
+    insert.set(4, entry.coat);
+    insert.set(5, entry.done_s);
+    insert.set(6, entry.plan_title);
+    insert.set(7, entry.layer);
+    insert.set(8, entry.kind);
+    insert.set(9, entry.mix);
+    insert.set(10, entry.minutes);
+    insert.set(11, entry.usual_min);
+    insert.set(12, entry.rated);
+    insert.set(13, entry.note);
+}
+
+std::string lowered(std::string text) {
+    std::ranges::transform(text, text.begin(),
+                           [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return text;
+}
+
+bool has(const LogEntry& entry, const std::string& words) {
+    const std::string all =
+        lowered(entry.plan_title + ' ' + entry.layer + ' ' + entry.mix + ' ' + entry.note);
+    std::istringstream each(lowered(words));
+    for (std::string word; each >> word;) {
+        if (all.find(word) == std::string::npos) return false;
+    }
+    return true;
+}
+
+}  // namespace
+
+void LogStore::Close::operator()(sqlite3* database) const { sqlite3_close(database); }
+
+// Null where the file is no sound log.
+Result<LogStore::Database> LogStore::opened(const fs::path& file) {
+    sqlite3* raw = nullptr;
+    const int outcome = sqlite3_open(file.string().c_str(), &raw);
+    Database database(raw);
+    if (outcome != SQLITE_OK) {
+        return fail(ErrorCode::WriteFailed,
+                    fmt::format("The log {} cannot be opened. Check the rights of its folder.",
+                                file.string()));
+    }
+    sqlite3_busy_timeout(raw, kWait_ms);
+    if (!isSound(raw)) return Database();
+    Statement version(raw, "pragma user_version");
+    if (!version.next()) return Database();
+    if (version.whole(0) > kLogVersion) {
+        return fail(ErrorCode::BadInput,
+                    "The log was written by a newer version of the program; update this one.");
+    }
+    if (!run(raw, kTable) || !run(raw, "pragma user_version = 1")) return failure(raw);
+    return database;
+}
+
+Result<LogStore> LogStore::open(const fs::path& file) {
+    std::error_code error;
+    fs::create_directories(file.parent_path(), error);
+    auto database = opened(file);
+    if (!database) return tl::unexpected(database.error());
+    if (*database != nullptr) return LogStore(std::move(*database));
+    fs::path aside = file;
+    for (int i = 1; i == 1 || fs::exists(aside); ++i) {
+        aside = file.parent_path() /
+                fmt::format("{}-damaged-{}{}", file.stem().string(), i, file.extension().string());
+    }
+    fs::rename(file, aside, error);
+    if (error) {
+        return fail(ErrorCode::WriteFailed,
+                    fmt::format("The log {} is damaged and cannot be put aside. Move it away.",
+                                file.string()));
+    }
+    auto anew = opened(file);
+    if (!anew) return tl::unexpected(anew.error());
+    if (*anew == nullptr) return fail(ErrorCode::WriteFailed, "The log cannot be begun anew.");
+    LogStore store(std::move(*anew));
+    store.m_set_aside = aside.string();
+    return store;
+}
+
+Result<void> LogStore::keep(const std::string& plan_key, const std::vector<LogEntry>& entries) {
+    sqlite3* database = m_database.get();
+    Transaction transaction(database);
+    if (!transaction.isOpen()) return failure(database);
+    // What was taken back at the bench goes.
+    run(database, "create temp table if not exists kept(step, figure, coat, done_s)");
+    run(database, "delete from kept");
+    Statement mark(database, "insert into kept values(?, ?, ?, ?)");
+    Statement insert(database, R"(
+        insert into coats(plan_key, step, figure, coat, done_s, plan_title, layer, kind, mix,
+                          minutes, usual_min, rated, note)
+        values(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+        on conflict do update set
+            plan_title = excluded.plan_title, minutes = excluded.minutes,
+            usual_min = excluded.usual_min, note = excluded.note,
+            layer = case excluded.layer when '' then layer else excluded.layer end,
+            kind = case excluded.kind when '' then kind else excluded.kind end,
+            mix = case excluded.layer when '' then mix else excluded.mix end)");
+    for (const LogEntry& entry : entries) {
+        bindAll(insert, entry);
+        if (insert.next() || insert.failed()) return failure(database);
+        insert.reset();
+        mark.set(1, entry.step);
+        mark.set(2, entry.figure);
+        mark.set(3, entry.coat);
+        mark.set(4, entry.done_s);
+        if (mark.next() || mark.failed()) return failure(database);
+        mark.reset();
+    }
+    Statement sweep(database, R"(
+        delete from coats where plan_key = ? and not exists(
+            select 1 from kept where kept.step = coats.step and kept.figure = coats.figure and
+                kept.coat = coats.coat and kept.done_s = coats.done_s))");
+    sweep.set(1, plan_key);
+    if (sweep.next() || sweep.failed() || !transaction.commit()) return failure(database);
+    return {};
+}
+
+Result<std::vector<LogEntry>> LogStore::entries(const std::string& words) const {
+    Statement select(m_database.get(), R"(
+        select plan_key, step, figure, coat, done_s, plan_title, layer, kind, mix, minutes,
+               usual_min, rated, note from coats order by done_s desc)");
+    std::vector<LogEntry> entries;
+    while (select.next()) {
+        LogEntry entry;
+        entry.plan_key = select.text(0);
+        entry.step = select.text(1);
+        entry.figure = select.whole(2);
+        entry.coat = select.whole(3);
+        entry.done_s = select.number(4);
+        entry.plan_title = select.text(5);
+        entry.layer = select.text(6);
+        entry.kind = select.text(7);
+        entry.mix = select.text(8);
+        entry.minutes = select.number(9);
+        entry.usual_min = select.number(10);
+        entry.rated = select.whole(11);
+        entry.note = select.text(12);
+        if (has(entry, words)) entries.push_back(std::move(entry));
+    }
+    if (select.failed()) return failure(m_database.get());
+    return entries;
+}
+
+Result<void> LogStore::rate(const LogEntry& entry, int rated) {
+    Statement update(m_database.get(), R"(
+        update coats set rated = ? where plan_key = ? and step = ? and figure = ? and coat = ? and
+            done_s = ?)");
+    update.set(1, std::clamp(rated, -1, 1));
+    update.set(2, entry.plan_key);
+    update.set(3, entry.step);
+    update.set(4, entry.figure);
+    update.set(5, entry.coat);
+    update.set(6, entry.done_s);
+    if (update.next() || update.failed()) return failure(m_database.get());
+    return {};
+}
+
+Result<std::size_t> LogStore::add(const std::vector<LogEntry>& entries) {
+    sqlite3* database = m_database.get();
+    Transaction transaction(database);
+    if (!transaction.isOpen()) return failure(database);
+    Statement insert(database, R"(
+        insert or ignore into coats(plan_key, step, figure, coat, done_s, plan_title, layer, kind,
+                                    mix, minutes, usual_min, rated, note)
+        values(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?))");
+    std::size_t added = 0;
+    for (const LogEntry& entry : entries) {
+        bindAll(insert, entry);
+        if (insert.next() || insert.failed()) return failure(database);
+        insert.reset();
+        added += static_cast<std::size_t>(sqlite3_changes(database));
+    }
+    if (!transaction.commit()) return failure(database);
+    return added;
+}
+
+}  // namespace glaukophos

@@ -1,0 +1,127 @@
+// match and log, run as a user would.
+#include <gtest/gtest.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+#include <array>
+#include <cstdio>
+#include <filesystem>
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "core/io/plan_file.h"
+
+namespace glaukophos {
+namespace {
+
+namespace fs = std::filesystem;
+using Json = nlohmann::json;
+
+struct Ended {
+    int code = 0;
+    std::string output;  // standard output and errors together
+};
+
+Ended glaukophos(const std::string& arguments) {
+    const std::string command = std::string(GLAUKOPHOS_CLI) + " " + arguments + " 2>&1";
+    FILE* pipe = ::popen(command.c_str(), "r");
+    Ended ended;
+    std::array<char, 4096> buffer{};
+    while (const std::size_t n = std::fread(buffer.data(), 1, buffer.size(), pipe)) {
+        ended.output.append(buffer.data(), n);
+    }
+    const int status = ::pclose(pipe);
+    ended.code = WIFEXITED(status) ? WEXITSTATUS(status) : -1;
+    return ended;
+}
+
+const fs::path kDemo = fs::path(GLAUKOPHOS_SOURCE) / "data/demo/tide-glass-maker";
+
+class ReviewCli : public ::testing::Test {
+  protected:
+    void SetUp() override {
+        m_folder = fs::temp_directory_path() / ("glaukophos-review-" + std::to_string(::getpid()));
+        fs::create_directories(m_folder);
+    }
+    void TearDown() override { fs::remove_all(m_folder); }
+    std::string write(const std::string& name, const std::string& bytes) const {
+        std::ofstream(m_folder / name, std::ios::binary) << bytes;
+        return (m_folder / name).string();
+    }
+    fs::path m_folder;
+};
+
+// The demo's photograph, with clicks some pixels off where the demo's own camera sees six places.
+TEST_F(ReviewCli, MatchPrintsWhereTheCameraStoodAndDrawsThePlan) {
+    const auto plan = openPlan(kDemo / "plan.json", {});
+    ASSERT_TRUE(plan) << plan.error().message;
+    const PhotoCamera& truth = plan->photographs.at(0).place->camera;
+    const std::vector<Eigen::Vector3d> places = {{-14, -10, 2}, {14, -9, 2}, {0, -3, 30},
+                                                 {-7, -8, 20},  {6, -2, 20}, {2, -12, 4},
+                                                 {-3, 0, 25}};
+    std::string table = "x,y,z,px,py\n";
+    double way = 1.0;
+    for (const Eigen::Vector3d& place : places) {
+        const auto pixel = pixelOf(truth, place);
+        ASSERT_TRUE(pixel);
+        table += std::to_string(place.x()) + ',' + std::to_string(place.y()) + ',' +
+                 std::to_string(place.z()) + ',' + std::to_string(pixel->x() + 2.0 * way) + ',' +
+                 std::to_string(pixel->y() - 1.5 * way) + '\n';
+        way = -way;
+    }
+    const std::string picture = (m_folder / "on-it.png").string();
+    const Ended match =
+        glaukophos("match " + (kDemo / "plan.json").string() + " " + (kDemo / "bare.jpg").string() +
+                   " --clicks " + write("pairs.csv", table) + " --on borders --json -o " + picture);
+    ASSERT_EQ(match.code, 0) << match.output;
+    const Json json = Json::parse(match.output);
+    EXPECT_EQ(json["rotation"].size(), 9U);
+    EXPECT_EQ(json["translation_mm"].size(), 3U);
+    EXPECT_NEAR(json["focal_px"].get<double>(), truth.focal_px, 0.15 * truth.focal_px);
+    EXPECT_GT(json["agreement"].get<double>(), 0.5);
+    EXPECT_EQ(json["clicks"]["errors_px"].size(), places.size());
+    EXPECT_LT(json["clicks"]["mean_error_px"].get<double>(), 5.0);
+    EXPECT_GT(fs::file_size(picture), 100'000U);
+}
+
+TEST_F(ReviewCli, MatchSaysInOneLineWhatIsWrong) {
+    const std::string plan = (kDemo / "plan.json").string();
+    const std::string photo = (kDemo / "bare.jpg").string();
+    const auto expectLine = [](const Ended& ended, const std::string& words) {
+        EXPECT_EQ(ended.code, 2);
+        EXPECT_NE(ended.output.find(words), std::string::npos) << ended.output;
+        EXPECT_EQ(std::count(ended.output.begin(), ended.output.end(), '\n'), 1);
+    };
+    expectLine(glaukophos("match " + plan + " " + write("a.jpg", "no picture") + " --json"),
+               "JPEG or PNG");
+    expectLine(glaukophos("match " + plan + " " + photo + " --clicks " +
+                          write("few.csv", "1,2,3,400,400\n4,5,6,500,500\n")),
+               "2 of at least 4");
+    expectLine(glaukophos("match " + plan + " " + photo + " --clicks " +
+                          write("odd.csv", "1,2,3,400,400\n4,5,six,500,500\n")),
+               "Line 2");
+}
+
+TEST_F(ReviewCli, LogTakesATableInAndGivesItBack) {
+    const std::string store = (m_folder / "log.sqlite").string();
+    std::string table =
+        "plan_key,plan,step,layer,kind,mix,figure,coat,minutes,usual_min,done_s,rated,note\n";
+    for (int i = 0; i < 6; ++i) {
+        table += "k,The cat,s" + std::to_string(i) + ",fur: Light,layers,,0,0,3,2," +
+                 std::to_string(100 + i) + ",0,\n";
+    }
+    const std::string csv = write("log.csv", table);
+    const Ended in = glaukophos("log --file " + store + " --import " + csv + " --json");
+    ASSERT_EQ(in.code, 0) << in.output;
+    const Json json = Json::parse(in.output);
+    EXPECT_EQ(json["entries"].size(), 6U);
+    EXPECT_NEAR(json["paces"]["layers"]["pace"].get<double>(), 1.5, 1e-9);
+    const Ended out = glaukophos("log --file " + store + " --csv --search 'cat fur'");
+    EXPECT_EQ(std::count(out.output.begin(), out.output.end(), '\n'), 7);
+    const Ended wrong =
+        glaukophos("log --file " + store + " --import " + write("no.csv", "a,b\n1,2\n"));
+    EXPECT_EQ(wrong.code, 2);
+}
+
+}  // namespace
+}  // namespace glaukophos
