@@ -41,6 +41,7 @@ class PhotoView : public QWidget {
     void setPicking(bool picking);
     [[nodiscard]] bool isPicking() const { return m_picking; }
     [[nodiscard]] const QImage& picture() const { return m_picture; }
+    [[nodiscard]] bool compares() const { return !m_other.isNull(); }
     [[nodiscard]] double wipe() const { return m_wipe; }
 
     // Between pixels of the photograph and positions of the widget.

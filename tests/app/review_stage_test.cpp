@@ -149,10 +149,9 @@ TEST_F(ReviewStage, AnotherPhotographStandsBesideTheSlider) {
     QTest::mouseClick(child<QPushButton>("pageOver"), Qt::LeftButton);
     ASSERT_TRUE(waitFor([&] { return !photoView().picture().isNull(); }));
     auto* other = child<QComboBox>("photoOther");
-    QSignalSpy made(&panel(), &ReviewPanel::made);
     other->setCurrentIndex(3);
     emit other->activated(3);
-    ASSERT_TRUE(waitFor([&] { return made.count() > 0; }));
+    ASSERT_TRUE(waitFor([&] { return photoView().compares(); }));
     const QPoint line(photoView().width() / 2, photoView().height() / 3);
     drag(&photoView(), line, line + QPoint(60, 0));
     EXPECT_GT(photoView().wipe(), 0.52);

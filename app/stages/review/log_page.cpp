@@ -72,7 +72,6 @@ LogPage::LogPage(Document& document, KeptLog& log, QWidget* parent)
     m_search->setAccessibleName(tr("Search the log"));
     m_search->setPlaceholderText(tr("Search: a figure, a layer, a paint, a note"));
     m_search->setToolTip(tr("Entries that have all of these words somewhere"));
-    m_search->setClearButtonEnabled(true);
     column().addWidget(m_search);
     addList();
     addSection(tr("Over all figures"));
