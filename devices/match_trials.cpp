@@ -61,7 +61,7 @@ Shot randomShot(const Bounds& figure, Chance& chance, std::uint32_t seed) {
 
 // Far from one another, each off by some pixels.
 std::vector<PhotoPair> clicksOn(const std::vector<SeenPlace>& places, const Asked& asked,
-                                  Chance& chance) {
+                                Chance& chance) {
     std::vector<std::size_t> chosen = {chance.below(places.size())};
     while (chosen.size() < static_cast<std::size_t>(asked.clicks)) {
         std::size_t best = 0;

@@ -44,7 +44,7 @@ void showPage(MainWindow& window, const QString& page) {
     if (const int i = indexIn("order ways time findings", page); i >= 0) {
         window.stepsPanel().showPage(static_cast<StepsPanel::Page>(i));
     }
-    if (const int i = indexIn("photographs match on-it", page); i >= 0) {
+    if (const int i = indexIn("photographs match on-it log", page); i >= 0) {
         window.reviewPanel().showPage(static_cast<ReviewPanel::Page>(i));
     }
 }
@@ -80,7 +80,7 @@ void addOptions(QCommandLineParser& parser) {
         "ready, compare; "
         "tone, bands, edges, study, hand, along; all, shade, hues, night, shells, lines, under, "
         "rack, "
-        "pots, mix; order, ways, time, findings; photographs, match or on-it.",
+        "pots, mix; order, ways, time, findings; photographs, match, on-it or log.",
         "page");
     add("show",
         "Overlay: bare, parts, reach, shells, values, bands, borders, edges, squint, under, "

@@ -18,9 +18,11 @@ class ReviewStage : public WindowTest {
         m_window->setStage(Stage::Review);
     }
 
-    // Photographs the open figure into a file.
-    QString photograph(const QString& name) {
-        const Figure& figure = *document().plan().figure;
+    struct Taken {
+        QImage image;
+        std::vector<camera::SeenPlace> places;
+    };
+    static Taken taken(const Figure& figure) {
         camera::Subject subject;
         subject.mesh = figure.surface.mesh;
         subject.planned_mm = subject.mesh.positions_mm;
@@ -34,11 +36,17 @@ class ReviewStage : public WindowTest {
         shot.body.distance_mm = figure.bounds().size().norm() * 1.5 * 640 / (0.7 * 480);
         shot.lamps.push_back({});
         const camera::Picture picture = camera::photographed(subject, shot);
-        m_places = camera::seenPlaces(subject, shot, 600);
-        const QString file = path(name);
         const QImage image(picture.rgb.data(), picture.width, picture.height, 3 * picture.width,
                            QImage::Format_RGB888);
-        EXPECT_TRUE(image.save(file));
+        return {image.copy(), camera::seenPlaces(subject, shot, 600)};
+    }
+
+    // Photographs the open figure into a file. It is the same in all tests: one shot serves them.
+    QString photograph(const QString& name) {
+        static const Taken once = taken(*document().plan().figure);
+        m_places = once.places;
+        const QString file = path(name);
+        EXPECT_TRUE(once.image.save(file));
         return file;
     }
 

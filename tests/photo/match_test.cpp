@@ -9,7 +9,7 @@ namespace glaukophos {
 namespace {
 
 TEST(Match, SixRoughClicksAreMadeFinerByTheEdges) {
-    const PhotographedScene scene = photographedScene();
+    const PhotographedScene& scene = plainScene();
     const auto match = matchByClicks(scene.seen(), scene.photo, scene.pairs(6, 3.0), {});
     ASSERT_TRUE(match) << match.error().message;
     EXPECT_TRUE(match->by_edges);
@@ -19,7 +19,7 @@ TEST(Match, SixRoughClicksAreMadeFinerByTheEdges) {
 }
 
 TEST(Match, FourPoorClicksAreSaved) {
-    const PhotographedScene scene = photographedScene();
+    const PhotographedScene& scene = plainScene();
     const auto match = matchByClicks(scene.seen(), scene.photo, scene.pairs(4, 7.0), {});
     ASSERT_TRUE(match) << match.error().message;
     EXPECT_GT(scene.error_mm(match->clicked->camera), 0.3);
@@ -50,7 +50,7 @@ TEST(Match, LensDistortionIsTakenOut) {
 }
 
 TEST(Match, AnUprightFigureIsFoundWithoutClicks) {
-    const PhotographedScene scene = photographedScene();
+    const PhotographedScene& scene = plainScene();
     const auto match = matchUpright(scene.seen(), scene.photo, {});
     ASSERT_TRUE(match) << match.error().message;
     EXPECT_LT(scene.error_mm(match->camera), 0.3);
@@ -58,7 +58,7 @@ TEST(Match, AnUprightFigureIsFoundWithoutClicks) {
 }
 
 TEST(Match, APhotographOfSomethingElseIsRefusedOrDoubted) {
-    const PhotographedScene scene = photographedScene();
+    const PhotographedScene& scene = plainScene();
     const auto other = shapes::figureOf({shapes::torus({0, 0, 14}, 10.0F, 2.0F, 24, 12),
                                          shapes::cylinder({0, 0, 0}, 2.0F, 10.0F, 24)});
     const SeenMesh seen{other->form->imported.mesh, other->form->occluders};
@@ -71,7 +71,7 @@ TEST(Match, APhotographOfSomethingElseIsRefusedOrDoubted) {
 }
 
 TEST(Match, StopsWhenAsked) {
-    const PhotographedScene scene = photographedScene();
+    const PhotographedScene& scene = plainScene();
     std::stop_source stop;
     stop.request_stop();
     const auto match = matchUpright(scene.seen(), scene.photo, {stop.get_token(), {}});

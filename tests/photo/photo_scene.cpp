@@ -65,4 +65,9 @@ PhotographedScene photographedScene(const std::function<void(camera::Shot&)>& ch
     return scene;
 }
 
+const PhotographedScene& plainScene() {
+    static const PhotographedScene scene = photographedScene();
+    return scene;
+}
+
 }  // namespace glaukophos

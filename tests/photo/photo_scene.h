@@ -26,4 +26,7 @@ struct PhotographedScene {
 // With `change` the shot can be made otherwise before it is taken.
 PhotographedScene photographedScene(const std::function<void(camera::Shot&)>& change = {});
 
+// The same without a change, taken once.
+const PhotographedScene& plainScene();
+
 }  // namespace glaukophos

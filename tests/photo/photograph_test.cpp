@@ -94,7 +94,7 @@ TEST(PhotoSight, GreysKeepLuminance) {
 }
 
 TEST(OnPhotograph, ThePlanLiesOnTheFigureAndNowhereElse) {
-    const PhotographedScene scene = photographedScene();
+    const PhotographedScene& scene = plainScene();
     const auto match = matchByClicks(scene.seen(), scene.photo, scene.pairs(8, 1.0), {});
     ASSERT_TRUE(match) << match.error().message;
     Plan plan = startingPlan("scene", scene.figure);
