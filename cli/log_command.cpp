@@ -18,7 +18,7 @@ std::filesystem::path usualFile() {
         data != nullptr && *data != '\0'
             ? std::filesystem::path(data)
             : std::filesystem::path(home != nullptr ? home : ".") / ".local/share";
-    return base / "Glaukophos/work-log.sqlite";
+    return base / "glaukophos/work-log.sqlite";
 }
 
 Json entryJson(const LogEntry& entry) {
