@@ -102,7 +102,7 @@ class Fit {
             damped.diagonal() *= 1.0 + damping;
             damped.diagonal().array() += 1e-9;
             const Unknowns by = -damped.ldlt().solve(slope);
-            const PhotoCamera next = changed(camera, by, m_pivot);
+            PhotoCamera next = changed(camera, by, m_pivot);
             if (by.allFinite() && loss(next, missesOf(next, m_sightings)) < before) {
                 damping = std::max(1e-7, 0.3 * damping);
                 return next;

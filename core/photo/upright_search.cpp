@@ -32,6 +32,11 @@ struct EdgeMaps {
     std::array<std::vector<float>, kWays> ways;
 };
 
+std::size_t indexOf(int x, int y, int width) {
+    return static_cast<std::size_t>(y) * static_cast<std::size_t>(width) +
+           static_cast<std::size_t>(x);
+}
+
 void spreadOut(std::vector<float>& map, int width, int height) {
     const std::vector<float> before = map;
     for (int y = 1; y + 1 < height; ++y) {
@@ -40,11 +45,10 @@ void spreadOut(std::vector<float>& map, int width, int height) {
             for (int dy = -1; dy <= 1; ++dy) {
                 for (int dx = -1; dx <= 1; ++dx) {
                     const float far = dx == 0 && dy == 0 ? 1.0F : dx == 0 || dy == 0 ? 0.8F : 0.6F;
-                    most = std::max(
-                        most, far * before[static_cast<std::size_t>((y + dy) * width + x + dx)]);
+                    most = std::max(most, far * before[indexOf(x + dx, y + dy, width)]);
                 }
             }
-            map[static_cast<std::size_t>(y * width + x)] = most;
+            map[indexOf(x, y, width)] = most;
         }
     }
 }
@@ -109,8 +113,7 @@ float worthAt(const EdgeMaps& maps, const std::vector<DrawnPoint>& points, float
         const int px = static_cast<int>(x + scale * point.from_middle.x());
         const int py = static_cast<int>(y + scale * point.from_middle.y());
         if (px < 0 || py < 0 || px >= maps.width || py >= maps.height) continue;
-        sum +=
-            point.strength * maps.ways[point.way][static_cast<std::size_t>(py * maps.width + px)];
+        sum += point.strength * maps.ways[point.way][indexOf(px, py, maps.width)];
     }
     return all > 0.0F ? sum / all : 0.0F;
 }
