@@ -230,8 +230,7 @@ Result<void> runStudy(const CommonOptions& options, const std::string& size) {
         }
         views.push_back(std::move(made));
     }
-    CommonOptions to_stdout = options;
-    to_stdout.output.clear();
+    const CommonOptions to_stdout = toStandardOutput(options);
     return options.json
                ? printJson(to_stdout, studyJson(e->plan, *e->appearance, views))
                : print(to_stdout, bandsText(e->plan, *e->appearance) + studyText(e->plan, views));
@@ -294,8 +293,7 @@ Result<void> runRender(const CommonOptions& options, const RenderOptions& render
                                       std::clamp(render.samples, 1, 256));
     if (auto written = writePng(image, options.output); !written) return written;
     if (!options.json) return {};
-    CommonOptions to_stdout = options;
-    to_stdout.output.clear();
+    const CommonOptions to_stdout = toStandardOutput(options);
     return printJson(to_stdout, {{"picture", options.output},
                                  {"width", image.width},
                                  {"height", image.height},

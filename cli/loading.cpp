@@ -85,4 +85,9 @@ Result<std::string> textOf(const std::string& file) {
     return std::string(bytes->data(), bytes->size());
 }
 
+CommonOptions toStandardOutput(CommonOptions options) {
+    options.output.clear();
+    return options;
+}
+
 }  // namespace glaukophos

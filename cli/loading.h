@@ -14,6 +14,9 @@ Result<Evaluated> loadAndEvaluate(const CommonOptions& options, Goal goal = Goal
 // All of a file; "-" is standard input.
 Result<std::string> textOf(const std::string& file);
 
+// The same for what is said beside a picture that goes to the output file.
+CommonOptions toStandardOutput(CommonOptions options);
+
 // To the output file, or to standard output.
 Result<void> print(const CommonOptions& options, const std::string& text);
 Result<void> printJson(const CommonOptions& options, const Json& json);

@@ -90,8 +90,7 @@ Result<void> runMatch(const CommonOptions& options, const MatchOptions& match) {
     const PhotoWithPlan picture =
         planOnPhotograph(*e, straightened(*photo, found->camera), found->camera, {*what, 1.0, 0});
     if (auto written = writePng(picture.picture, options.output); !written) return written;
-    CommonOptions to_stdout = options;
-    to_stdout.output.clear();
+    const CommonOptions to_stdout = toStandardOutput(options);
     return options.json ? printJson(to_stdout, matchJson(*found))
                         : print(to_stdout, matchText(*found));
 }

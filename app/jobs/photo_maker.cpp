@@ -7,7 +7,10 @@
 namespace glaukophos {
 namespace {
 
-Image imageOf(const Photograph& photo) { return {photo.width, photo.height, photo.rgb}; }
+// So much smaller that the long side has at most so many pixels.
+int factorFor(const Photograph& photo, int most_px) {
+    return std::max(1, (std::max(photo.width, photo.height) + most_px - 1) / most_px);
+}
 
 }  // namespace
 
@@ -22,32 +25,27 @@ PhotoMaker::PhotoMaker(QObject* parent)
           },
           [this](const QString& sentence) { emit failed(sentence); }) {}
 
-Result<Photograph> PhotoMaker::decoded(const PhotoBytes& bytes) {
+Result<PhotoMaker::Decoded> PhotoMaker::decoded(const PhotoBytes& bytes) {
     const auto known = std::ranges::find(m_known, bytes, &Known::bytes);
     if (known != m_known.end()) return known->photo;
     auto photo = decodePhotograph(*bytes);
-    if (!photo) return photo;
+    if (!photo) return tl::unexpected(photo.error());
     if (m_known.size() == 2) m_known.erase(m_known.begin());
-    m_known.push_back({bytes, *photo});
-    return photo;
+    m_known.push_back({bytes, std::make_shared<const Photograph>(std::move(*photo))});
+    return m_known.back().photo;
 }
 
 Result<MadePhoto> PhotoMaker::make(const PhotoRequest& request) {
-    auto whole = decoded(request.bytes);
+    const auto whole = decoded(request.bytes);
     if (!whole) return tl::unexpected(whole.error());
     MadePhoto made;
-    made.factor = std::max(1, (std::max(whole->width, whole->height) + request.most_px - 1) /
-                                  std::max(1, request.most_px));
-    Photograph photo = reduced(*whole, made.factor);
-    PhotoWithPlan on{imageOf(photo), {}};
-    Image plain = on.picture;
-    if (request.camera) {
-        const PhotoCamera camera = reduced(*request.camera, made.factor);
-        photo = straightened(photo, camera);
-        plain = imageOf(photo);
-        on = request.evaluated != nullptr
-                 ? planOnPhotograph(*request.evaluated, photo, camera, request.on)
-                 : PhotoWithPlan{plain, {}};
+    made.factor = factorFor(**whole, request.most_px);
+    Photograph plain = reduced(**whole, made.factor);
+    if (request.camera) plain = straightened(plain, reduced(*request.camera, made.factor));
+    PhotoWithPlan on{plain, {}};
+    if (request.camera && request.evaluated != nullptr) {
+        on = planOnPhotograph(*request.evaluated, plain, reduced(*request.camera, made.factor),
+                              request.on);
     }
     made.picture = toQImage(asSeen(on.picture, request.sight));
     made.labels = std::move(on.labels);
@@ -55,9 +53,7 @@ Result<MadePhoto> PhotoMaker::make(const PhotoRequest& request) {
     if (request.other != nullptr) {
         const auto other = decoded(request.other);
         if (!other) return tl::unexpected(other.error());
-        const int factor = std::max(
-            1, (std::max(other->width, other->height) + request.most_px - 1) / request.most_px);
-        plain = imageOf(reduced(*other, factor));
+        plain = reduced(**other, factorFor(**other, request.most_px));
     }
     made.other = toQImage(asSeen(plain, request.sight));
     return made;

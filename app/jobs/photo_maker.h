@@ -42,11 +42,12 @@ class PhotoMaker : public QObject {
     void failed(const QString& sentence);
 
   private:
+    using Decoded = std::shared_ptr<const Photograph>;  // up to 180 MB: never copied
     struct Known {
         PhotoBytes bytes;
-        Photograph photo;
+        Decoded photo;
     };
-    Result<Photograph> decoded(const PhotoBytes& bytes);
+    Result<Decoded> decoded(const PhotoBytes& bytes);
     Result<MadePhoto> make(const PhotoRequest& request);
 
     std::vector<Known> m_known;         // the last two, decoded

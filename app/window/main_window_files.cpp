@@ -1,4 +1,5 @@
 // Opening and saving from the window.
+#include <QDir>
 #include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QFileInfo>
@@ -19,9 +20,7 @@ QString openFilter() {
 }
 
 bool isPicture(const QString& file) {
-    const QString ending = QFileInfo(file).suffix().toLower();
-    return ending == QStringLiteral("jpg") || ending == QStringLiteral("jpeg") ||
-           ending == QStringLiteral("png");
+    return QDir::match(photographPatterns(), QFileInfo(file).fileName());
 }
 
 }  // namespace
@@ -192,8 +191,8 @@ void MainWindow::addPhotographs(const QStringList& files) {
 }
 
 void MainWindow::askPhotographs() {
-    const QStringList files = QFileDialog::getOpenFileNames(
-        this, tr("Photographs of the figure"), {}, tr("Photographs (*.jpg *.jpeg *.png *.JPG)"));
+    const QStringList files = QFileDialog::getOpenFileNames(this, tr("Photographs of the figure"),
+                                                            {}, photographFilter());
     if (!files.isEmpty()) addPhotographs(files);
 }
 

@@ -39,9 +39,10 @@ Hue between(const Hue& a, const Hue& b) {
     const double y = a.sine + b.sine;
     const double size = length(x, y);
     // Opposite hues have two middles; the equation's is half the sum of angles from 0 to 360.
-    if (size < 1e-7)
+    if (size < 1e-7) {
         return a.sine > 0.0 || (a.sine == 0.0 && a.cosine > 0.0) ? Hue{-a.sine, a.cosine}
                                                                  : Hue{a.sine, -a.cosine};
+    }
     return {x / size, y / size};
 }
 

@@ -2,8 +2,6 @@
 
 #include <fmt/format.h>
 
-#include <charconv>
-#include <cmath>
 #include <optional>
 
 #include "core/io/csv.h"
@@ -11,19 +9,11 @@
 namespace glaukophos {
 namespace {
 
-std::optional<double> numberFrom(const std::string& field) {
-    double number = 0.0;
-    const char* const end = field.data() + field.size();
-    const auto [read, error] = std::from_chars(field.data(), end, number);
-    if (error != std::errc() || read != end || !std::isfinite(number)) return std::nullopt;
-    return number;
-}
-
 std::optional<PhotoPair> pairFrom(const CsvRow& row) {
     if (row.fields.size() < 5) return std::nullopt;
     PhotoPair pair;
     for (std::size_t i = 0; i < 5; ++i) {
-        const auto number = numberFrom(row.fields[i]);
+        const auto number = csvNumber(row.fields[i]);
         if (!number) return std::nullopt;
         if (i < 3) {
             pair.point_mm[static_cast<Eigen::Index>(i)] = static_cast<float>(*number);
@@ -40,7 +30,7 @@ Result<std::vector<PhotoPair>> parseClicks(std::string_view text) {
     std::vector<PhotoPair> pairs;
     bool first = true;
     for (const CsvRow& row : csvRows(text)) {
-        const bool heading = first && !row.fields.empty() && !numberFrom(row.fields[0]);
+        const bool heading = first && !row.fields.empty() && !csvNumber(row.fields[0]);
         first = false;
         if (heading) continue;
         const auto pair = pairFrom(row);

@@ -1,5 +1,8 @@
 #include "core/io/csv.h"
 
+#include <charconv>
+#include <cmath>
+
 #include "core/io/trimmed.h"
 
 namespace glaukophos {
@@ -65,6 +68,14 @@ std::vector<CsvRow> csvRows(std::string_view text) {
     }
     endRow();
     return rows;
+}
+
+std::optional<double> csvNumber(const std::string& field) {
+    double number = 0.0;
+    const char* const end = field.data() + field.size();
+    const auto [read, error] = std::from_chars(field.data(), end, number);
+    if (error != std::errc() || read != end || !std::isfinite(number)) return std::nullopt;
+    return number;
 }
 
 }  // namespace glaukophos

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstddef>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -20,5 +21,8 @@ struct CsvRow {
 // Rows that are not blank. Quoted fields may hold line breaks; a missing last quote ends with the
 // text.
 std::vector<CsvRow> csvRows(std::string_view text);
+
+// All of a field as a finite number.
+std::optional<double> csvNumber(const std::string& field);
 
 }  // namespace glaukophos

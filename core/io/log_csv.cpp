@@ -1,7 +1,6 @@
 // The log as a table. Its own file beside the store: a table needs no database.
 #include <fmt/format.h>
 
-#include <charconv>
 #include <cmath>
 #include <optional>
 
@@ -16,19 +15,11 @@ constexpr const char* kHeading =
 constexpr std::size_t kColumns = 13;
 constexpr std::size_t kMostRows = 1'000'000;
 
-std::optional<double> numberIn(const std::string& field) {
-    double number = 0.0;
-    const char* const end = field.data() + field.size();
-    const auto [read, error] = std::from_chars(field.data(), end, number);
-    if (error != std::errc() || read != end || !std::isfinite(number)) return std::nullopt;
-    return number;
-}
-
 std::optional<LogEntry> entryFrom(const std::vector<std::string>& fields) {
     if (fields.size() != kColumns || fields[0].empty()) return std::nullopt;
     std::array<double, 6> numbers{};
     for (std::size_t i = 0; i < numbers.size(); ++i) {
-        const auto number = numberIn(fields[6 + i]);
+        const auto number = csvNumber(fields[6 + i]);
         if (!number || std::abs(*number) > 1e12) return std::nullopt;
         numbers.at(i) = *number;
     }

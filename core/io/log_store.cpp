@@ -26,6 +26,17 @@ create table if not exists coats(
 create index if not exists coats_by_mix on coats(mix);
 )";
 
+// In the order of bindAll.
+constexpr const char* kCoatColumns =
+    "plan_key, step, figure, coat, done_s, plan_title, layer, kind, mix, minutes, usual_min, "
+    "rated, "
+    "note";
+
+std::string intoCoats() {
+    return fmt::format("into coats({}) values(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+                       kCoatColumns);
+}
+
 tl::unexpected<Error> failure(sqlite3* database) {
     return fail(ErrorCode::WriteFailed,
                 fmt::format("The log cannot be used just now ({}). Close other windows of the "
@@ -36,8 +47,8 @@ tl::unexpected<Error> failure(sqlite3* database) {
 // One statement with values in place of its question marks.
 class Statement {
   public:
-    Statement(sqlite3* database, const char* text) {
-        sqlite3_prepare_v2(database, text, -1, &m_statement, nullptr);
+    Statement(sqlite3* database, const std::string& text) {
+        sqlite3_prepare_v2(database, text.c_str(), -1, &m_statement, nullptr);
     }
     ~Statement() { sqlite3_finalize(m_statement); }
     Statement(const Statement&) = delete;
@@ -54,6 +65,12 @@ class Statement {
         m_last = m_statement == nullptr ? SQLITE_ERROR : sqlite3_step(m_statement);
         return m_last == SQLITE_ROW;
     }
+    // Runs it, without rows; it can be run again with other values.
+    [[nodiscard]] bool done() {
+        const bool done = !next() && !failed();
+        sqlite3_reset(m_statement);
+        return done;
+    }
     [[nodiscard]] bool failed() const { return m_last != SQLITE_ROW && m_last != SQLITE_DONE; }
     [[nodiscard]] std::string text(int column) const {
         const unsigned char* text = sqlite3_column_text(m_statement, column);
@@ -63,7 +80,6 @@ class Statement {
         return sqlite3_column_double(m_statement, column);
     }
     [[nodiscard]] int whole(int column) const { return sqlite3_column_int(m_statement, column); }
-    void reset() { sqlite3_reset(m_statement); }
 
   private:
     sqlite3_stmt* m_statement = nullptr;
@@ -101,12 +117,17 @@ bool isSound(sqlite3* database) {
     return check.next() && check.text(0) == "ok";
 }
 
+// What an entry is known by within its plan, from the place `first` on.
+void bindKey(Statement& statement, int first, const LogEntry& entry) {
+    statement.set(first, entry.step);
+    statement.set(first + 1, entry.figure);
+    statement.set(first + 2, entry.coat);
+    statement.set(first + 3, entry.done_s);
+}
+
 void bindAll(Statement& insert, const LogEntry& entry) {
     insert.set(1, entry.plan_key);
-    insert.set(2, entry.step);
-    insert.set(3, entry.figure);
-    insert.set(4, entry.coat);
-    insert.set(5, entry.done_s);
+    bindKey(insert, 2, entry);
     insert.set(6, entry.plan_title);
     insert.set(7, entry.layer);
     insert.set(8, entry.kind);
@@ -192,10 +213,7 @@ Result<void> LogStore::keep(const std::string& plan_key, const std::vector<LogEn
     run(database, "create temp table if not exists kept(step, figure, coat, done_s)");
     run(database, "delete from kept");
     Statement mark(database, "insert into kept values(?, ?, ?, ?)");
-    Statement insert(database, R"(
-        insert into coats(plan_key, step, figure, coat, done_s, plan_title, layer, kind, mix,
-                          minutes, usual_min, rated, note)
-        values(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+    Statement insert(database, "insert " + intoCoats() + R"(
         on conflict do update set
             plan_title = excluded.plan_title, minutes = excluded.minutes,
             usual_min = excluded.usual_min, note = excluded.note,
@@ -204,28 +222,22 @@ Result<void> LogStore::keep(const std::string& plan_key, const std::vector<LogEn
             mix = case excluded.layer when '' then mix else excluded.mix end)");
     for (const LogEntry& entry : entries) {
         bindAll(insert, entry);
-        if (insert.next() || insert.failed()) return failure(database);
-        insert.reset();
-        mark.set(1, entry.step);
-        mark.set(2, entry.figure);
-        mark.set(3, entry.coat);
-        mark.set(4, entry.done_s);
-        if (mark.next() || mark.failed()) return failure(database);
-        mark.reset();
+        if (!insert.done()) return failure(database);
+        bindKey(mark, 1, entry);
+        if (!mark.done()) return failure(database);
     }
     Statement sweep(database, R"(
         delete from coats where plan_key = ? and not exists(
             select 1 from kept where kept.step = coats.step and kept.figure = coats.figure and
                 kept.coat = coats.coat and kept.done_s = coats.done_s))");
     sweep.set(1, plan_key);
-    if (sweep.next() || sweep.failed() || !transaction.commit()) return failure(database);
+    if (!sweep.done() || !transaction.commit()) return failure(database);
     return {};
 }
 
 Result<std::vector<LogEntry>> LogStore::entries(const std::string& words) const {
-    Statement select(m_database.get(), R"(
-        select plan_key, step, figure, coat, done_s, plan_title, layer, kind, mix, minutes,
-               usual_min, rated, note from coats order by done_s desc)");
+    Statement select(m_database.get(),
+                     fmt::format("select {} from coats order by done_s desc", kCoatColumns));
     std::vector<LogEntry> entries;
     while (select.next()) {
         LogEntry entry;
@@ -254,11 +266,8 @@ Result<void> LogStore::rate(const LogEntry& entry, int rated) {
             done_s = ?)");
     update.set(1, std::clamp(rated, -1, 1));
     update.set(2, entry.plan_key);
-    update.set(3, entry.step);
-    update.set(4, entry.figure);
-    update.set(5, entry.coat);
-    update.set(6, entry.done_s);
-    if (update.next() || update.failed()) return failure(m_database.get());
+    bindKey(update, 3, entry);
+    if (!update.done()) return failure(m_database.get());
     return {};
 }
 
@@ -266,15 +275,11 @@ Result<std::size_t> LogStore::add(const std::vector<LogEntry>& entries) {
     sqlite3* database = m_database.get();
     Transaction transaction(database);
     if (!transaction.isOpen()) return failure(database);
-    Statement insert(database, R"(
-        insert or ignore into coats(plan_key, step, figure, coat, done_s, plan_title, layer, kind,
-                                    mix, minutes, usual_min, rated, note)
-        values(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?))");
+    Statement insert(database, "insert or ignore " + intoCoats());
     std::size_t added = 0;
     for (const LogEntry& entry : entries) {
         bindAll(insert, entry);
-        if (insert.next() || insert.failed()) return failure(database);
-        insert.reset();
+        if (!insert.done()) return failure(database);
         added += static_cast<std::size_t>(sqlite3_changes(database));
     }
     if (!transaction.commit()) return failure(database);

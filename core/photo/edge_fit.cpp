@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <iterator>
 
 namespace glaukophos {
 namespace {
@@ -22,17 +21,26 @@ std::vector<Sighting> sightingsOf(const std::vector<ModelEdge>& model, const Pho
     return sightings;
 }
 
-// The share of edges with one of the photograph so near, the strong ones counting more.
-double shareOnEdges(const std::vector<ModelEdge>& model, const PhotoEdges& edges,
-                    const Eigen::Vector2d& shift, double near_px) {
-    double on = 0.0;
+struct Shares {
     double all = 0.0;
+    double outline = 0.0;
+};
+
+// The shares of edges with one of the photograph so near, the strong ones counting more.
+Shares sharesOnEdges(const std::vector<ModelEdge>& model, const PhotoEdges& edges,
+                     const Eigen::Vector2d& shift, double near_px) {
+    Shares on;
+    Shares of;
     for (const ModelEdge& edge : model) {
-        all += edge.strength;
+        const double outline = edge.outline ? edge.strength : 0.0;
+        of.all += edge.strength;
+        of.outline += outline;
         const auto found = edgeNear(edges, edge.pixel + shift, edge.across, near_px);
-        if (found && std::abs(found->offset_px) <= near_px) on += edge.strength;
+        if (!found || std::abs(found->offset_px) > near_px) continue;
+        on.all += edge.strength;
+        on.outline += outline;
     }
-    return all > 0.0 ? on / all : 0.0;
+    return {of.all > 0.0 ? on.all / of.all : 0.0, of.outline > 0.0 ? on.outline / of.outline : 0.0};
 }
 
 }  // namespace
@@ -63,16 +71,13 @@ EdgeAgreement edgeAgreement(const SeenMesh& seen, const PhotoEdges& edges,
     const double near_px = 1.6 * edges.factor;
     const auto model = modelEdges(seen, camera, edges.factor, kMostEdges, progress);
     if (model.size() < 30) return {};
-    EdgeAgreement agreement;
-    agreement.share = shareOnEdges(model, edges, Eigen::Vector2d::Zero(), near_px);
-    std::vector<ModelEdge> outline;
-    std::ranges::copy_if(model, std::back_inserter(outline), &ModelEdge::outline);
-    agreement.outline = shareOnEdges(outline, edges, Eigen::Vector2d::Zero(), near_px);
+    const Shares here = sharesOnEdges(model, edges, Eigen::Vector2d::Zero(), near_px);
+    EdgeAgreement agreement{here.all, here.outline, 0.0};
     constexpr std::array<double, 4> kTurns = {0.3, 1.9, 3.4, 5.0};
     for (const double turn : kTurns) {
         const Eigen::Vector2d shift =
             11.0 * edges.factor * Eigen::Vector2d(std::cos(turn), std::sin(turn));
-        agreement.chance += shareOnEdges(model, edges, shift, near_px) / kTurns.size();
+        agreement.chance += sharesOnEdges(model, edges, shift, near_px).all / kTurns.size();
     }
     return agreement;
 }

@@ -38,14 +38,7 @@ struct Grid {
 
 // What part of the photograph the figure may take, with a rim of two cells.
 Grid gridOver(const SeenMesh& seen, const PhotoCamera& camera, double step_px) {
-    Eigen::AlignedBox2d box;
-    const Bounds& bounds = seen.scene.bounds();
-    for (int corner = 0; corner < 8; ++corner) {
-        const Eigen::Vector3d p((corner & 1) != 0 ? bounds.high.x() : bounds.low.x(),
-                                (corner & 2) != 0 ? bounds.high.y() : bounds.low.y(),
-                                (corner & 4) != 0 ? bounds.high.z() : bounds.low.z());
-        if (const auto pixel = pixelOf(camera, p)) box.extend(*pixel);
-    }
+    Eigen::AlignedBox2d box = boxSeen(camera, seen.scene.bounds());
     box = box.intersection(
         Eigen::AlignedBox2d(Eigen::Vector2d::Zero(), Eigen::Vector2d(camera.width, camera.height)));
     Grid grid;
@@ -158,6 +151,17 @@ std::vector<ModelEdge> thinned(std::vector<ModelEdge> edges, std::size_t most) {
 }
 
 }  // namespace
+
+Eigen::AlignedBox2d boxSeen(const PhotoCamera& camera, const Bounds& bounds) {
+    Eigen::AlignedBox2d box;
+    for (int corner = 0; corner < 8; ++corner) {
+        const Eigen::Vector3d p((corner & 1) != 0 ? bounds.high.x() : bounds.low.x(),
+                                (corner & 2) != 0 ? bounds.high.y() : bounds.low.y(),
+                                (corner & 4) != 0 ? bounds.high.z() : bounds.low.z());
+        if (const auto pixel = pixelOf(camera, p)) box.extend(*pixel);
+    }
+    return box;
+}
 
 std::vector<ModelEdge> modelEdges(const SeenMesh& seen, const PhotoCamera& camera, double step_px,
                                   std::size_t most, const Progress& progress) {

@@ -25,6 +25,9 @@ struct ModelEdge {
     bool outline = false;    // nothing of the figure lies beyond
 };
 
+// The part of the photograph that holds all of `bounds`; empty when they lie behind the camera.
+Eigen::AlignedBox2d boxSeen(const PhotoCamera& camera, const Bounds& bounds);
+
 // Found on a grid of one ray every `step_px`; at most `most`, evenly over all that are found. Empty
 // where the camera does not see the figure, or where it was stopped.
 std::vector<ModelEdge> modelEdges(const SeenMesh& seen, const PhotoCamera& camera, double step_px,

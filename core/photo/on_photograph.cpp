@@ -71,7 +71,7 @@ Image imageOf(std::vector<Vec3> pixels, const PixelGrid& grid) {
 PhotoWithPlan planOnPhotograph(const Evaluated& e, const Photograph& photo,
                                const PhotoCamera& camera, const OnPhotoChoice& choice) {
     const PixelGrid grid{photo.width, photo.height};
-    if (choice.what == OnPhoto::Nothing) return {{photo.width, photo.height, photo.rgb}, {}};
+    if (choice.what == OnPhoto::Nothing) return {photo, {}};
     Camera from = pictureCamera(camera);
     hideParts(from, e.plan);
     const TracedFrame frame = traceFrame(*e.plan.figure, from, grid, Eigen::Vector2f::Zero());

@@ -4,16 +4,16 @@
 #include <cmath>
 #include <opencv2/imgproc.hpp>
 
+#include "core/photo/opencv_view.h"
+
 namespace glaukophos {
 namespace {
 
 constexpr double kAboveNoise = 3.0;
 
 cv::Mat greyOf(const Photograph& photo, int factor) {
-    const cv::Mat rgb(photo.height, photo.width, CV_8UC3,
-                      const_cast<std::uint8_t*>(photo.rgb.data()));  // is only read
     cv::Mat grey;
-    cv::cvtColor(rgb, grey, cv::COLOR_RGB2GRAY);
+    cv::cvtColor(viewOf(photo), grey, cv::COLOR_RGB2GRAY);
     // Whole blocks only, so that places are exact at every size.
     const cv::Mat whole =
         grey(cv::Rect(0, 0, grey.cols / factor * factor, grey.rows / factor * factor));

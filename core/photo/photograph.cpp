@@ -10,6 +10,8 @@
 #include <opencv2/imgproc.hpp>
 #include <optional>
 
+#include "core/photo/opencv_view.h"
+
 namespace glaukophos {
 namespace {
 
@@ -119,13 +121,11 @@ Result<Photograph> decodePhotograph(std::span<const char> bytes) {
 
 Photograph reduced(const Photograph& photo, int factor) {
     if (factor <= 1) return photo;
-    const cv::Mat whole(photo.height, photo.width, CV_8UC3,
-                        const_cast<std::uint8_t*>(photo.rgb.data()));  // is only read
     Photograph small{photo.width / factor, photo.height / factor, {}};
     small.rgb.resize(3 * static_cast<std::size_t>(small.width) *
                      static_cast<std::size_t>(small.height));
     cv::Mat target(small.height, small.width, CV_8UC3, small.rgb.data());
-    cv::resize(whole(cv::Rect(0, 0, small.width * factor, small.height * factor)), target,
+    cv::resize(viewOf(photo)(cv::Rect(0, 0, small.width * factor, small.height * factor)), target,
                target.size(), 0, 0, cv::INTER_AREA);
     return small;
 }

@@ -1,19 +1,14 @@
 // A photograph out of a file.
 #pragma once
 
-#include <cstdint>
 #include <span>
-#include <vector>
 
 #include "core/base/result.h"
+#include "core/picture/accumulation.h"
 
 namespace glaukophos {
 
-struct Photograph {
-    int width = 0;
-    int height = 0;
-    std::vector<std::uint8_t> rgb;  // as encoded by the camera, row by row, top first
-};
+using Photograph = Image;  // as the camera encoded it
 
 inline constexpr int kMostPhotoPixels = 60'000'000;
 

@@ -2,6 +2,8 @@
 
 #include <opencv2/calib3d.hpp>
 
+#include "core/photo/opencv_view.h"
+
 namespace glaukophos {
 namespace {
 
@@ -16,12 +18,10 @@ cv::Mat matrixOf(const PhotoCamera& camera) {
 
 Photograph straightened(const Photograph& photo, const PhotoCamera& camera) {
     if (camera.k1 == 0.0 && camera.k2 == 0.0) return photo;
-    const cv::Mat bent(photo.height, photo.width, CV_8UC3,
-                       const_cast<std::uint8_t*>(photo.rgb.data()));  // is only read
     Photograph straight{photo.width, photo.height, std::vector<std::uint8_t>(photo.rgb.size())};
     cv::Mat target(photo.height, photo.width, CV_8UC3, straight.rgb.data());
     const cv::Mat bends = (cv::Mat_<double>(1, 4) << camera.k1, camera.k2, 0.0, 0.0);
-    cv::undistort(bent, target, matrixOf(camera), bends);
+    cv::undistort(viewOf(photo), target, matrixOf(camera), bends);
     return straight;
 }
 

@@ -6,6 +6,7 @@
 #include <array>
 #include <cmath>
 
+#include "core/light/direction.h"
 namespace glaukophos {
 namespace {
 
@@ -71,16 +72,12 @@ EdgeMaps mapsOf(const PhotoEdges& edges) {
     return maps;
 }
 
-PhotoCamera cameraFrom(const SeenMesh& seen, double hour_turn, double height_deg, int width,
-                       int height) {
+PhotoCamera cameraFrom(const SeenMesh& seen, const ClockDirection& from, int width, int height) {
     PhotoCamera camera;
     camera.width = width;
     camera.height = height;
     camera.focal_px = kFocal * camera.longSide();
-    const double up = radians(height_deg);
-    const Eigen::Vector3d out(-std::sin(hour_turn) * std::cos(up),
-                              -std::cos(hour_turn) * std::cos(up), std::sin(up));
-    const Eigen::Vector3d ahead = -out;
+    const Eigen::Vector3d ahead = -towards(from).cast<double>().normalized();
     const Eigen::Vector3d right = ahead.cross(Eigen::Vector3d::UnitZ()).normalized();
     camera.rotation << right.transpose(), ahead.cross(right).transpose(), ahead.transpose();
     const Bounds& bounds = seen.scene.bounds();
@@ -168,8 +165,9 @@ std::vector<PhotoCamera> uprightCameras(const SeenMesh& seen, EdgesInSizes& edge
     tbb::parallel_for(std::size_t{0}, tried.size(), [&](std::size_t i) {
         if (progress.stopped()) return;
         Tried& here = tried[i];
-        const double turn = 2.0 * kPi * static_cast<double>(i % kRound) / kRound;
-        here.camera = cameraFrom(seen, turn, kHeights_deg.at(i / kRound), maps.width, maps.height);
+        const double hour = 12.0 * static_cast<double>(i % kRound) / kRound;
+        here.camera =
+            cameraFrom(seen, {hour, kHeights_deg.at(i / kRound)}, maps.width, maps.height);
         std::vector<DrawnPoint> points;
         const Eigen::Vector2d middle = here.camera.centre_px();
         for (const ModelEdge& edge :

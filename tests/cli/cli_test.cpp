@@ -1,7 +1,6 @@
 // The program itself, run as a user would.
 #include <fmt/format.h>
 #include <gtest/gtest.h>
-#include <sys/wait.h>
 #include <unistd.h>
 
 #include <algorithm>
@@ -13,6 +12,7 @@
 #include <nlohmann/json.hpp>
 
 #include "core/io/mesh_file.h"
+#include "tests/cli/run_cli.h"
 #include "tests/support/shapes.h"
 
 namespace glaukophos {
@@ -21,24 +21,6 @@ namespace {
 using namespace shapes;
 namespace fs = std::filesystem;
 using Json = nlohmann::json;
-
-struct Finished {
-    int code = 0;
-    std::string output;  // standard output and errors together
-};
-
-Finished run(const std::string& arguments) {
-    const std::string command = std::string(GLAUKOPHOS_CLI) + " " + arguments + " 2>&1";
-    FILE* pipe = ::popen(command.c_str(), "r");
-    Finished result;
-    std::array<char, 4096> buffer{};
-    while (const std::size_t n = std::fread(buffer.data(), 1, buffer.size(), pipe)) {
-        result.output.append(buffer.data(), n);
-    }
-    const int status = ::pclose(pipe);
-    result.code = WIFEXITED(status) ? WEXITSTATUS(status) : -1;
-    return result;
-}
 
 class Cli : public ::testing::Test {
   protected:

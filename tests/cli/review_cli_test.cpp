@@ -1,39 +1,20 @@
 // match and log, run as a user would.
 #include <gtest/gtest.h>
-#include <sys/wait.h>
 #include <unistd.h>
 
-#include <array>
-#include <cstdio>
+#include <algorithm>
 #include <filesystem>
 #include <fstream>
 #include <nlohmann/json.hpp>
 
 #include "core/io/plan_file.h"
+#include "tests/cli/run_cli.h"
 
 namespace glaukophos {
 namespace {
 
 namespace fs = std::filesystem;
 using Json = nlohmann::json;
-
-struct Ended {
-    int code = 0;
-    std::string output;  // standard output and errors together
-};
-
-Ended glaukophos(const std::string& arguments) {
-    const std::string command = std::string(GLAUKOPHOS_CLI) + " " + arguments + " 2>&1";
-    FILE* pipe = ::popen(command.c_str(), "r");
-    Ended ended;
-    std::array<char, 4096> buffer{};
-    while (const std::size_t n = std::fread(buffer.data(), 1, buffer.size(), pipe)) {
-        ended.output.append(buffer.data(), n);
-    }
-    const int status = ::pclose(pipe);
-    ended.code = WIFEXITED(status) ? WEXITSTATUS(status) : -1;
-    return ended;
-}
 
 const fs::path kDemo = fs::path(GLAUKOPHOS_SOURCE) / "data/demo/tide-glass-maker";
 
@@ -70,9 +51,9 @@ TEST_F(ReviewCli, MatchPrintsWhereTheCameraStoodAndDrawsThePlan) {
         way = -way;
     }
     const std::string picture = (m_folder / "on-it.png").string();
-    const Ended match =
-        glaukophos("match " + (kDemo / "plan.json").string() + " " + (kDemo / "bare.jpg").string() +
-                   " --clicks " + write("pairs.csv", table) + " --on borders --json -o " + picture);
+    const Finished match =
+        run("match " + (kDemo / "plan.json").string() + " " + (kDemo / "bare.jpg").string() +
+            " --clicks " + write("pairs.csv", table) + " --on borders --json -o " + picture);
     ASSERT_EQ(match.code, 0) << match.output;
     const Json json = Json::parse(match.output);
     EXPECT_EQ(json["rotation"].size(), 9U);
@@ -87,18 +68,18 @@ TEST_F(ReviewCli, MatchPrintsWhereTheCameraStoodAndDrawsThePlan) {
 TEST_F(ReviewCli, MatchSaysInOneLineWhatIsWrong) {
     const std::string plan = (kDemo / "plan.json").string();
     const std::string photo = (kDemo / "bare.jpg").string();
-    const auto expectLine = [](const Ended& ended, const std::string& words) {
+    const auto expectLine = [](const Finished& ended, const std::string& words) {
         EXPECT_EQ(ended.code, 2);
         EXPECT_NE(ended.output.find(words), std::string::npos) << ended.output;
         EXPECT_EQ(std::count(ended.output.begin(), ended.output.end(), '\n'), 1);
     };
-    expectLine(glaukophos("match " + plan + " " + write("a.jpg", "no picture") + " --json"),
+    expectLine(run("match " + plan + " " + write("a.jpg", "no picture") + " --json"),
                "JPEG or PNG");
-    expectLine(glaukophos("match " + plan + " " + photo + " --clicks " +
-                          write("few.csv", "1,2,3,400,400\n4,5,6,500,500\n")),
+    expectLine(run("match " + plan + " " + photo + " --clicks " +
+                   write("few.csv", "1,2,3,400,400\n4,5,6,500,500\n")),
                "2 of at least 4");
-    expectLine(glaukophos("match " + plan + " " + photo + " --clicks " +
-                          write("odd.csv", "1,2,3,400,400\n4,5,six,500,500\n")),
+    expectLine(run("match " + plan + " " + photo + " --clicks " +
+                   write("odd.csv", "1,2,3,400,400\n4,5,six,500,500\n")),
                "Line 2");
 }
 
@@ -111,15 +92,15 @@ TEST_F(ReviewCli, LogTakesATableInAndGivesItBack) {
                  std::to_string(100 + i) + ",0,\n";
     }
     const std::string csv = write("log.csv", table);
-    const Ended in = glaukophos("log --file " + store + " --import " + csv + " --json");
+    const Finished in = run("log --file " + store + " --import " + csv + " --json");
     ASSERT_EQ(in.code, 0) << in.output;
     const Json json = Json::parse(in.output);
     EXPECT_EQ(json["entries"].size(), 6U);
     EXPECT_NEAR(json["paces"]["layers"]["pace"].get<double>(), 1.5, 1e-9);
-    const Ended out = glaukophos("log --file " + store + " --csv --search 'cat fur'");
+    const Finished out = run("log --file " + store + " --csv --search 'cat fur'");
     EXPECT_EQ(std::count(out.output.begin(), out.output.end(), '\n'), 7);
-    const Ended wrong =
-        glaukophos("log --file " + store + " --import " + write("no.csv", "a,b\n1,2\n"));
+    const Finished wrong =
+        run("log --file " + store + " --import " + write("no.csv", "a,b\n1,2\n"));
     EXPECT_EQ(wrong.code, 2);
 }
 

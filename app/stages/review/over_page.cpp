@@ -2,7 +2,6 @@
 
 #include <QGridLayout>
 #include <QHBoxLayout>
-#include <QSignalBlocker>
 
 #include "app/widgets/text.h"
 #include "core/work/bench_log.h"

@@ -25,6 +25,11 @@ std::vector<double> PairsPage::missesOf(const PlanPhotograph& photo) {
     return misses;
 }
 
+bool PairsPage::isOff(const PlanPhotograph& photo, double miss_px) {
+    constexpr double kOff = 0.009;  // of the long side
+    return photo.place && miss_px > kOff * photo.place->camera.longSide();
+}
+
 PairsPage::PairsPage(PhotoDesk& desk, FigureView& view, QWidget* parent)
     : PlanPage(desk.document(), parent, Aspect::Photographs), m_desk(desk), m_view(view) {
     addCaption("pairsWords")
@@ -138,12 +143,11 @@ void PairsPage::showPlan(const Plan& /*plan*/) {
     m_list->clear();
     if (photo != nullptr) {
         const std::vector<double> misses = missesOf(*photo);
-        const double much = 0.009 * (photo->place ? photo->place->camera.longSide() : 0);
         for (std::size_t i = 0; i < photo->pairs.size(); ++i) {
             QString text = tr("Place %1").arg(i + 1);
             if (!misses.empty()) {
-                text += misses[i] > much ? tr(": off by %1 pixels, click it again")
-                                         : tr(": fits within %1 pixels");
+                text += isOff(*photo, misses[i]) ? tr(": off by %1 pixels, click it again")
+                                                 : tr(": fits within %1 pixels");
                 text = text.arg(misses[i], 0, 'f', 1);
             }
             m_list->addItem(text);

@@ -19,6 +19,8 @@ class PairsPage : public PlanPage {
 
     // How far each pair is from where the matched camera sees it, in pixels; empty: not matched.
     [[nodiscard]] static std::vector<double> missesOf(const PlanPhotograph& photo);
+    // Whether a matched photograph's pair misses by so much that it is to be clicked again.
+    [[nodiscard]] static bool isOff(const PlanPhotograph& photo, double miss_px);
 
   private:
     void propose();

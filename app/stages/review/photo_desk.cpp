@@ -15,12 +15,21 @@ constexpr int kSettled_ms = 400;
 constexpr const char* kFolderSetting = "photographs/folder";
 
 QFileInfoList photographsIn(const QString& folder) {
-    return QDir(folder).entryInfoList({QStringLiteral("*.jpg"), QStringLiteral("*.jpeg"),
-                                       QStringLiteral("*.png"), QStringLiteral("*.JPG")},
-                                      QDir::Files, QDir::Time | QDir::Reversed);
+    return QDir(folder).entryInfoList(photographPatterns(), QDir::Files,
+                                      QDir::Time | QDir::Reversed);
 }
 
 }  // namespace
+
+const QStringList& photographPatterns() {
+    static const QStringList patterns = {QStringLiteral("*.jpg"), QStringLiteral("*.jpeg"),
+                                         QStringLiteral("*.png"), QStringLiteral("*.JPG")};
+    return patterns;
+}
+
+QString photographFilter() {
+    return QObject::tr("Photographs (%1)").arg(photographPatterns().join(QLatin1Char(' ')));
+}
 
 PhotoDesk::PhotoDesk(Document& document, QObject* parent) : QObject(parent), m_document(document) {
     m_settled.setSingleShot(true);

@@ -12,6 +12,10 @@
 
 namespace glaukophos {
 
+// Names of files that can be photographs, as patterns; and for dialogs.
+const QStringList& photographPatterns();
+QString photographFilter();
+
 class PhotoDesk : public QObject {
     Q_OBJECT
 

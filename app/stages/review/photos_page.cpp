@@ -80,7 +80,7 @@ PhotosPage::PhotosPage(PhotoDesk& desk, QWidget* parent)
 
 void PhotosPage::askFiles() {
     m_desk.add(QFileDialog::getOpenFileNames(this, tr("Photographs of the figure"), {},
-                                             tr("Photographs (*.jpg *.jpeg *.png *.JPG)")));
+                                             photographFilter()));
 }
 
 void PhotosPage::askFolder() {

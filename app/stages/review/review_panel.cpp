@@ -114,17 +114,11 @@ void ReviewPanel::lookAtFigure() {
     m_seen = photo->bytes;
     m_seen_on = page();
     if (!photo->place) return m_photo_view.lookAt(QRectF(m_photo_view.picture().rect()));
-    const Bounds& bounds = m_document.plan().figure->bounds();
-    QPolygonF corners;
-    for (unsigned corner = 0; corner < 8; ++corner) {
-        const Eigen::Vector3d at((corner & 1U) != 0 ? bounds.high.x() : bounds.low.x(),
-                                 (corner & 2U) != 0 ? bounds.high.y() : bounds.low.y(),
-                                 (corner & 4U) != 0 ? bounds.high.z() : bounds.low.z());
-        if (const auto pixel = pixelOf(photo->place->camera, at)) {
-            corners << QPointF(pixel->x(), pixel->y()) / m_factor;
-        }
-    }
-    m_photo_view.lookAt(corners.boundingRect() & QRectF(m_photo_view.picture().rect()));
+    const auto box = boxSeen(photo->place->camera, m_document.plan().figure->bounds());
+    if (box.isEmpty()) return;
+    const QRectF seen(QPointF(box.min().x(), box.min().y()) / m_factor,
+                      QPointF(box.max().x(), box.max().y()) / m_factor);
+    m_photo_view.lookAt(seen & QRectF(m_photo_view.picture().rect()));
 }
 
 // On the straightened photograph of the last page the marks would not lie right, and are not
@@ -134,11 +128,10 @@ void ReviewPanel::showMarks() {
     std::vector<PhotoMark> marks;
     if (page() == Page::Match && photo != nullptr) {
         const std::vector<double> misses = PairsPage::missesOf(*photo);
-        const double much = photo->place ? 0.009 * photo->place->camera.longSide()
-                                         : std::numeric_limits<double>::max();
         for (std::size_t i = 0; i < photo->pairs.size(); ++i) {
             const Eigen::Vector2d at = photo->pairs[i].pixel / m_factor;
-            marks.push_back({QPointF(at.x(), at.y()), !misses.empty() && misses[i] > much});
+            marks.push_back(
+                {QPointF(at.x(), at.y()), !misses.empty() && PairsPage::isOff(*photo, misses[i])});
         }
     }
     m_photo_view.setMarks(std::move(marks));
