@@ -94,6 +94,8 @@ void addWork(CLI::App& command, glaukophos::WorkOptions& work) {
 struct Commands {
     CommonOptions common;
     glaukophos::MatchOptions match;
+    glaukophos::CompareOptions compare;
+    glaukophos::RelightOptions relight;
     glaukophos::LogOptions log;
     glaukophos::PrepareOptions prepare;
     glaukophos::SceneOptions scene;
@@ -257,6 +259,37 @@ void addPictureCommand(CLI::App& app, Commands& all) {
     picture->callback([&all] { all.outcome = runRender(all.common, all.render); });
 }
 
+void addPose(CLI::App& command, glaukophos::PoseOptions& pose) {
+    command.add_option("photograph", pose.photograph, "PNG or JPEG")->required();
+    command.add_option("--clicks", pose.clicks, "CSV of pairs, as for match");
+    command.add_option("--pose", pose.pose, "JSON that match --json wrote, instead of matching");
+}
+
+void addPhotoFindings(CLI::App& app, Commands& all) {
+    auto* compare = app.add_subcommand("compare", "A painted figure against its plan");
+    addCommon(*compare, all.common, "compare plan.glauk photo.jpg --from 10,50 --json");
+    addPose(*compare, all.compare.pose);
+    compare->add_option("--card", all.compare.pose.card_px,
+                        "Pixel x,y of the card's grey; or three, of white, grey and black; "
+                        "without it the card is looked for");
+    compare->add_option("--from", all.compare.lamps,
+                        "hour,height[,half angle] of a lamp that it was photographed under; "
+                        "without it light is diffuse");
+    compare->add_option("--fill", all.compare.fill, "Light from all round beside the lamp, 0..1");
+    compare->add_option("--grey", all.compare.grey, "Reflectance of the card's grey");
+    compare->add_option("--steps", all.compare.steps, "So many steps are painted; all without it");
+    compare->add_flag("--map", all.compare.map, "-o is a PNG of what is too light and too dark");
+    compare->add_option("--take", all.compare.take,
+                        "A plan to write, with the three worst places as steps");
+    compare->callback([&all] { all.outcome = runCompare(all.common, all.compare); });
+    auto* relight =
+        app.add_subcommand("relight-from", "The light in a photograph of the primed figure");
+    addCommon(*relight, all.common, "relight-from plan.glauk primed.jpg --take lit.glauk");
+    addPose(*relight, all.relight.pose);
+    relight->add_option("--take", all.relight.take, "A plan to write, with this light");
+    relight->callback([&all] { all.outcome = runRelightFrom(all.common, all.relight); });
+}
+
 void addReviewCommands(CLI::App& app, Commands& all) {
     auto* match =
         app.add_subcommand("match", "Where the camera stood that took a photograph of the figure");
@@ -288,6 +321,7 @@ int run(int argc, char** argv) {
     addRackCommands(app, all);
     addPictureCommand(app, all);
     addReviewCommands(app, all);
+    addPhotoFindings(app, all);
     try {
         app.parse(argc, argv);
     } catch (const CLI::Success& success) {

@@ -13,22 +13,6 @@
 namespace glaukophos {
 namespace {
 
-Result<Photograph> photographFrom(const std::string& file) {
-    const auto bytes = readBytes(file, kLargestPhotograph);
-    if (!bytes) return tl::unexpected(bytes.error());
-    return decodePhotograph(*bytes);
-}
-
-Result<PhotoMatch> matched(const SeenMesh& seen, const Photograph& photo,
-                           const std::string& clicks_file) {
-    if (clicks_file.empty()) return matchUpright(seen, photo, {});
-    const auto text = textOf(clicks_file);
-    if (!text) return tl::unexpected(text.error());
-    const auto pairs = parseClicks(*text);
-    if (!pairs) return tl::unexpected(pairs.error());
-    return matchByClicks(seen, photo, *pairs, {});
-}
-
 Json matchJson(const PhotoMatch& match) {
     Json json = photoPlaceJson({match.camera, match.agreement, match.doubtful});
     json["by_edges"] = match.by_edges;
@@ -70,13 +54,29 @@ Result<OnPhoto> onPhotoFrom(const std::string& word) {
 
 }  // namespace
 
+Result<Photograph> readPhotograph(const std::string& file) {
+    const auto bytes = readBytes(file, kLargestPhotograph);
+    if (!bytes) return tl::unexpected(bytes.error());
+    return decodePhotograph(*bytes);
+}
+
+Result<PhotoMatch> matchedBy(const std::string& clicks_file, const Form& form,
+                             const Photograph& photo) {
+    const SeenMesh seen{form.imported.mesh, form.occluders};
+    if (clicks_file.empty()) return matchUpright(seen, photo, {});
+    const auto text = textOf(clicks_file);
+    if (!text) return tl::unexpected(text.error());
+    const auto pairs = parseClicks(*text);
+    if (!pairs) return tl::unexpected(pairs.error());
+    return matchByClicks(seen, photo, *pairs, {});
+}
+
 Result<void> runMatch(const CommonOptions& options, const MatchOptions& match) {
-    const auto photo = photographFrom(match.photograph);
+    const auto photo = readPhotograph(match.photograph);
     if (!photo) return tl::unexpected(photo.error());
     const auto plan = load(options);
     if (!plan) return tl::unexpected(plan.error());
-    const Form& form = *plan->figure->form;
-    const auto found = matched({form.imported.mesh, form.occluders}, *photo, match.clicks);
+    const auto found = matchedBy(match.clicks, *plan->figure->form, *photo);
     if (!found) return tl::unexpected(found.error());
     if (match.on.empty()) {
         return options.json ? printJson(options, matchJson(*found))

@@ -8,6 +8,8 @@
 #include <opencv2/imgcodecs.hpp>
 
 #include "core/io/plan_file.h"
+#include "core/pipeline/advance.h"
+#include "devices/camera/painted_wrong.h"
 #include "devices/camera/subjects.h"
 
 namespace {
@@ -21,7 +23,9 @@ struct Asked {
     std::string truth;
     bool painted = false;
     std::optional<std::size_t> steps;
+    std::vector<std::string> mistakes;
     std::vector<std::string> lamps;
+    bool card_on_right = false;
     double bend_mm = 0.14;
     bool no_curve = false;
     Shot shot;
@@ -39,12 +43,6 @@ std::optional<TableLamp> lampFrom(const std::string& text) {
 int complain(const std::string& sentence) {
     fmt::print(stderr, "{}\n", sentence);
     return 2;
-}
-
-void layCardDown(Shot& shot, const Bounds& figure) {
-    const float gap = 0.12F * figure.size().x();
-    shot.card.patch_mm = std::max(4.0F, 0.16F * figure.size().maxCoeff());
-    shot.card.corner_mm = {figure.high.x() + gap, figure.low.y(), figure.low.z()};
 }
 
 // A watched folder must not see half a picture.
@@ -81,9 +79,14 @@ int photograph(Asked asked) {
     if (!plan) return complain(plan.error().message);
     Subject subject;
     if (asked.painted) {
-        auto painted = paintedSubject(*plan, asked.steps);
-        if (!painted) return complain(painted.error().message);
-        subject = std::move(*painted);
+        const auto e = evaluated(*plan, Goal::Desk, {});
+        if (!e) return complain(e.error().message);
+        subject = paintedSubject(**e, asked.steps);
+        for (const std::string& text : asked.mistakes) {
+            const auto wrong = paintedWrongFrom(*plan, text);
+            if (!wrong) return complain(wrong.error().message);
+            paintWrong(subject, **e, *wrong);
+        }
     } else {
         subject = bareSubject(*plan, 0.35F);
     }
@@ -101,7 +104,7 @@ int photograph(Asked asked) {
                            (kFilled * std::min(body.width, body.height));
     }
     bend(subject, asked.bend_mm, asked.shot.body.seed);
-    layCardDown(asked.shot, boundsOf(subject.planned_mm));
+    layCardDown(asked.shot, boundsOf(subject.planned_mm), asked.card_on_right);
     if (!writePicture(photographed(subject, asked.shot), asked.picture)) {
         return complain(fmt::format("{} cannot be written.", asked.picture));
     }
@@ -124,6 +127,10 @@ int main(int argc, char** argv) {
     app.add_option("--lamp", asked.lamps, "hour,height[,strength] of a lamp; may be repeated");
     app.add_option("--fill", asked.shot.fill, "light from all round above");
     app.add_flag("--card", asked.shot.card.there, "lay a white, grey and black card beside it");
+    app.add_flag("--card-on-right", asked.card_on_right, "... on the figure's own right");
+    app.add_option("--mistake", asked.mistakes,
+                   "painted: part,band,what is wrong with it; may be repeated: lighter, darker, "
+                   "warmer, colder, stronger, greyer, soft or grown");
     app.add_option("--hour", body.hour, "where the camera stands, on the figure's clock");
     app.add_option("--height", body.height_deg, "degrees above the table");
     app.add_option("--distance", body.distance_mm,

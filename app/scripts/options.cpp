@@ -44,7 +44,7 @@ void showPage(MainWindow& window, const QString& page) {
     if (const int i = indexIn("order ways time findings", page); i >= 0) {
         window.stepsPanel().showPage(static_cast<StepsPanel::Page>(i));
     }
-    if (const int i = indexIn("photographs match on-it log", page); i >= 0) {
+    if (const int i = indexIn("photographs match on-it painted light log", page); i >= 0) {
         window.reviewPanel().showPage(static_cast<ReviewPanel::Page>(i));
     }
 }
@@ -80,7 +80,8 @@ void addOptions(QCommandLineParser& parser) {
         "ready, compare; "
         "tone, bands, edges, study, hand, along; all, shade, hues, night, shells, lines, under, "
         "rack, "
-        "pots, mix; order, ways, time, findings; photographs, match, on-it or log.",
+        "pots, mix; order, ways, time, findings; photographs, match, on-it, "
+        "painted, light or log.",
         "page");
     add("show",
         "Overlay: bare, parts, reach, shells, values, bands, borders, edges, squint, under, "
@@ -94,6 +95,10 @@ void addOptions(QCommandLineParser& parser) {
     add("from-light", "See from the light of this number, beginning with 1.", "number");
     add("step", "Choose the step of this number, beginning with 1.", "number");
     add("finding", "Show the place of the finding of this number, beginning with 1.", "number");
+    add("photo",
+        "Choose the photograph of this number, beginning with 1; on the pages painted and light it "
+        "is judged.",
+        "number");
     add("light", "Choose the light of this number, beginning with 1.", "number");
     add("part", "Choose the part of this number, beginning with 1.", "number");
     add("ready", "Replace the lights by a ready plan, such as two-rods.", "name");
@@ -125,7 +130,8 @@ ScriptOptions scriptOptionsFrom(const QCommandLineParser& parser) {
             numberFrom(parser, "measure-drag"),
             numberFrom(parser, "measure-turn"),
             parser.isSet(QStringLiteral("after")),
-            parser.value(QStringLiteral("page-shown")) == QStringLiteral("best")};
+            parser.value(QStringLiteral("page-shown")) == QStringLiteral("best"),
+            numberFrom(parser, "photo")};
 }
 
 ThemeKind themeFrom(const QCommandLineParser& parser) {

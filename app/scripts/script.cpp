@@ -60,6 +60,7 @@ void Script::finish() {
         return;
     }
     if (m_window.photoView().isVisible() && !m_window.reviewPanel().isFinished()) return;
+    if (m_window.reviewPanel().verdicts().isBusy()) return;
     if (m_window.figurePanel().isBusy()) return;
     if (m_options.bench && !m_window.bench().figureView().isFinished()) return;
     if (!m_options.sight.isEmpty()) view.sightFrom(spotOf(view, m_options.sight));
@@ -95,12 +96,24 @@ void Script::placeWork(const Evaluated& evaluated) {
         m_window.findChild<QAbstractButton*>(QStringLiteral("sightAfter"))->click();
     }
     if (m_options.bench) openBench();
+    if (m_options.photo > 0) judgePhoto();
     const auto finding = static_cast<std::size_t>(m_options.finding);
     if (finding == 0 || finding > desk.findings.size()) return;
     const auto vertex = desk.findings[finding - 1].vertex;
     if (!vertex) return;
     const Surface& surface = evaluated.plan.figure->surface;
     m_window.figureView().showPlace(surface.mesh.positions_mm[*vertex], surface.normals[*vertex]);
+}
+
+void Script::judgePhoto() {
+    ReviewPanel& review = m_window.reviewPanel();
+    review.desk().choose(static_cast<std::size_t>(m_options.photo - 1));
+    const bool light = review.page() == ReviewPanel::Page::Light;
+    if (!light && review.page() != ReviewPanel::Page::Painted) return;
+    connect(&review.verdicts(), &PhotoVerdicts::changed, this,
+            [this] { QTimer::singleShot(0, this, [this] { finish(); }); });
+    const auto button = light ? QStringLiteral("findLight") : QStringLiteral("comparePhoto");
+    m_window.findChild<QAbstractButton*>(button)->click();
 }
 
 // As far as the step that was asked for.

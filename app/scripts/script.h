@@ -26,6 +26,7 @@ struct ScriptOptions {
     int turn_steps = 0;   // or of the figure
     bool after = false;   // how the figure looks when the chosen step is done
     bool scored = false;  // wait for the scores of directions
+    int photo = 0;        // beginning with 1: it is judged, on the pages that do
 
     // Whether anything is to be written or measured; else a person sits at the window.
     [[nodiscard]] bool isAsked() const;
@@ -47,6 +48,7 @@ class Script : public QObject {
     [[nodiscard]] bool write();
     void placeWork(const Evaluated& evaluated);
     void openBench();
+    void judgePhoto();
     void measure(Dragged dragged, int steps);
 
     MainWindow& m_window;

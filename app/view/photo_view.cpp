@@ -41,7 +41,10 @@ PhotoView::PhotoView(QWidget* parent) : QWidget(parent) {
 }
 
 void PhotoView::setPicture(const QImage& picture, const QString& words) {
-    if (picture.size() != m_picture.size()) {
+    // The same photograph may come larger or smaller.
+    const qint64 wide = qint64{picture.width()} * m_picture.height();
+    const qint64 high = qint64{picture.height()} * m_picture.width();
+    if (m_picture.isNull() || std::abs(wide - high) > wide / 100) {
         m_zoom = 1.0;
         m_middle = {0.5, 0.5};
     }

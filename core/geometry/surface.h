@@ -15,6 +15,9 @@ struct WorkingSurface {
     PartLabels labels;             // as the original was divided when this was made
     float longest_edge_mm = 0.0F;  // what subdivision aimed at
     float deviation_mm = 0.0F;     // from the original, by simplification
+    // A photograph stands for the figure: luminance 0..1 that it shows, one entry a vertex. Skies
+    // give that instead of light that is traced. Empty: a figure in the round.
+    std::vector<float> pictured{};
 };
 
 // Unit normals at the vertices, each face weighted by its angle there (Thuermer & Wuethrich 1998).

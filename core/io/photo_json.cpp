@@ -48,6 +48,24 @@ Json photoPlaceJson(const PhotoPlace& place) {
             {"doubtful", place.doubtful}};
 }
 
+Result<PhotoPlace> parsePhotoPlace(std::string_view json) {
+    try {
+        PlanPhotograph photo;
+        photo.name = "of the file";
+        const Json parsed = Json::parse(json);
+        photo.place = photoPlaceFrom(Entry(parsed, "the camera"));
+        if (auto problem = problemWith(std::vector{photo}); !problem.empty()) {
+            return fail(ErrorCode::BadInput, problem);
+        }
+        return *photo.place;
+    } catch (const Wrong& wrong) {
+        return fail(ErrorCode::BadInput, fmt::format("The camera cannot be read: {}.", wrong.what));
+    } catch (const nlohmann::json::exception&) {
+        return fail(ErrorCode::BadInput,
+                    "The camera cannot be read: give the JSON that match --json writes.");
+    }
+}
+
 PlanPhotograph photographFrom(const Entry& entry) {
     PlanPhotograph photo;
     photo.name = entry.text("name", "photograph");

@@ -14,4 +14,7 @@ Json photographJson(const PlanPhotograph& photo, const std::string& file);
 PhotoPlace photoPlaceFrom(const Entry& entry);
 Json photoPlaceJson(const PhotoPlace& place);
 
+// Of a file by itself.
+Result<PhotoPlace> parsePhotoPlace(std::string_view json);
+
 }  // namespace glaukophos

@@ -38,6 +38,31 @@ Evenings eveningsFrom(const Entry& entry) {
     return evenings;
 }
 
+std::vector<TouchUp> touchUpsFrom(const Entry& entry) {
+    std::vector<TouchUp> touch_ups;
+    for (const Json& item : entry.list("touch_ups")) {
+        if (touch_ups.size() == kMostTouchUps) throw Wrong{"\"touch_ups\" is too long"};
+        const Entry from(item, fmt::format("touch-up {}", touch_ups.size() + 1));
+        TouchUp touch_up;
+        touch_up.part = PartId{from.identity("part")};
+        touch_up.band = from.whole("band", 1) - 1;
+        touch_up.fault = static_cast<Fault>(choiceFrom(
+            from, "fault", kFaultKeys.size(), 0, [](std::size_t i) { return kFaultKeys.at(i); }));
+        touch_up.by = from.number("by", 0.0);
+        touch_up.area_mm2 = from.number("area_mm2", 0.0);
+        touch_ups.push_back(touch_up);
+    }
+    return touch_ups;
+}
+
+Json touchUpJson(const TouchUp& touch_up) {
+    return {{"part", numberOf(touch_up.part)},
+            {"band", touch_up.band + 1},
+            {"fault", kFaultKeys.at(static_cast<std::size_t>(touch_up.fault))},
+            {"by", touch_up.by},
+            {"area_mm2", touch_up.area_mm2}};
+}
+
 Json eveningsJson(const Evenings& evenings) {
     Json json{{"used", evenings.used},
               {"begin_min", evenings.begin_min},
@@ -74,6 +99,7 @@ StepChoices stepsFrom(const Entry& entry) {
         const Entry moved(item, entry.at("moved"));
         steps.moved.push_back({moved.text("step", ""), moved.text("after", "")});
     }
+    steps.touch_ups = touchUpsFrom(entry);
     steps.evenings = eveningsFrom(entry.object("evenings"));
     return steps;
 }
@@ -97,6 +123,7 @@ Json stepsJson(const StepChoices& steps) {
     for (const MovedStep& moved : steps.moved) {
         json["moved"].push_back({{"step", moved.step}, {"after", moved.after}});
     }
+    for (const TouchUp& each : steps.touch_ups) json["touch_ups"].push_back(touchUpJson(each));
     json["evenings"] = eveningsJson(steps.evenings);
     return json;
 }

@@ -143,9 +143,20 @@ std::vector<float> sumOfLights(const Irradiance& irradiance, std::span<const flo
     return weightedSum(lights, weights, receivers);
 }
 
+OverForm picturedLight(const Light& light, const LitForm& lit) {
+    std::vector<float> falls(lit.receivers.count(), 0.0F);
+    const std::vector<float>& pictured = lit.form.whole.pictured;
+    // Where only some places are asked for, they are not known by their number.
+    if (std::holds_alternative<Sky>(light.kind) && falls.size() >= pictured.size()) {
+        std::ranges::copy(pictured, falls.begin());
+    }
+    return OverForm(std::move(falls));
+}
+
 OverForm irradianceOf(const Light& light, const LitForm& lit, const SkyTable& table,
                       Accuracy accuracy, const Progress& progress) {
     const auto* sky = std::get_if<Sky>(&light.kind);
+    if (!lit.form.whole.pictured.empty()) return picturedLight(light, lit);
     if (sky != nullptr && (accuracy == Accuracy::Preview || isReadFromTable(light))) {
         if (table.rounds == 0) return OverForm(std::vector<float>(lit.receivers.count(), 0.0F));
         return OverForm(skyIrradiance(table, lit.receivers.normals, *sky));

@@ -25,6 +25,13 @@ Photograph straightened(const Photograph& photo, const PhotoCamera& camera) {
     return straight;
 }
 
+StraightPhoto straightPhoto(const Photograph& photo, const PhotoCamera& camera) {
+    StraightPhoto straight{straightened(photo, camera), camera};
+    straight.camera.k1 = 0.0;
+    straight.camera.k2 = 0.0;
+    return straight;
+}
+
 Eigen::Vector2d straightPixel(const PhotoCamera& camera, const Eigen::Vector2d& pixel) {
     const PhotoRay ray = rayThrough(camera, pixel);
     PhotoCamera straight = camera;

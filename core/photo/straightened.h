@@ -11,6 +11,12 @@ namespace glaukophos {
 // `camera` is of this photograph; by OpenCV's undistortion.
 Photograph straightened(const Photograph& photo, const PhotoCamera& camera);
 
+struct StraightPhoto {
+    Photograph photo;
+    PhotoCamera camera;  // without distortion
+};
+StraightPhoto straightPhoto(const Photograph& photo, const PhotoCamera& camera);
+
 // Where a pixel of the photograph lies on the straightened one, and back.
 Eigen::Vector2d straightPixel(const PhotoCamera& camera, const Eigen::Vector2d& pixel);
 

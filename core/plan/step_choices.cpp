@@ -131,6 +131,7 @@ std::string problemWith(const StepChoices& steps) {
     if (outside(steps.palette_h, 0.1, 240)) {
         return "A wet palette keeps paint for 0.1 to 240 hours.";
     }
+    if (auto problem = problemWith(steps.touch_ups); !problem.empty()) return problem;
     const Evenings& evenings = steps.evenings;
     if (evenings.begin_min < 0 || evenings.end_min > 24 * 60 ||
         evenings.end_min - evenings.begin_min < 15) {

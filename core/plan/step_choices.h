@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "core/effect/shading.h"
+#include "core/plan/touch_up.h"
 
 namespace glaukophos {
 
@@ -70,6 +71,7 @@ struct StepChoices {
     double palette_h = 24;               // hours that a mix stays usable on a wet palette
     std::vector<MovedStep> moved;
     Evenings evenings;
+    std::vector<TouchUp> touch_ups;  // of what came out otherwise than planned
     bool operator==(const StepChoices&) const = default;
 };
 

@@ -112,4 +112,14 @@ OwnPace paceOf(const BenchLog& log) {
     return own;
 }
 
+std::size_t stepsBegun(const BenchLog& log, const Work& work) {
+    const auto is_begun = [&](const Step& step) {
+        return std::ranges::any_of(log.done, [&](const CoatDone& coat) {
+            return std::ranges::find(coat.steps, step.key) != coat.steps.end();
+        });
+    };
+    const auto first = std::ranges::find_if_not(work.steps, is_begun);
+    return static_cast<std::size_t>(first - work.steps.begin());
+}
+
 }  // namespace glaukophos

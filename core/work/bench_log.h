@@ -53,6 +53,10 @@ struct NextTask {
 std::optional<NextTask> nextTask(const BenchLog& log, const Work& work, const Batch& batch,
                                  double now_s);
 
+// How many steps at the beginning were painted; all that follow the first that was not are not
+// counted.
+std::size_t stepsBegun(const BenchLog& log, const Work& work);
+
 // The one in which more was done, or the same later.
 BenchLog newerOf(BenchLog one, BenchLog other);
 

@@ -56,6 +56,7 @@ std::vector<float> LaidPaint::coverageOfStep(const Step& step) const {
 
 void LaidPaint::lay(const Step& step) {
     if (step.kind == StepKind::Prime || step.kind == StepKind::CleanUp) return;
+    if (step.kind == StepKind::TouchUp) return;  // it leads to what is planned already
     const std::optional<PaintFilm> film = step.recipe.drops.empty()
                                               ? filmNamed(m_plan, step.paint)
                                               : filmOf(m_work.rack, step.recipe.drops);

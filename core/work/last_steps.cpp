@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <array>
 
+#include "core/work/touch_up_steps.h"
 #include "core/work/work_times.h"
 
 namespace glaukophos {
@@ -82,8 +83,13 @@ constexpr std::array<Varnish, 3> kVarnishes = {{
 }  // namespace
 
 std::vector<Step> lastSteps(const WorkBasis& basis) {
-    std::vector<Step> steps{basing(basis), cleanUp(basis)};
-    follows(steps[1], steps[0], "basing soils feet and hems");
+    std::vector<Step> steps = touchUpSteps(basis);
+    Step base = basing(basis);
+    Step clean = cleanUp(basis);
+    if (!steps.empty()) follows(base, steps.back(), "what is wrong is put right first");
+    follows(clean, base, "basing soils feet and hems");
+    steps.push_back(std::move(base));
+    steps.push_back(std::move(clean));
     if (!basis.plan.steps.varnished) return steps;
     for (const Varnish& varnish : kVarnishes) {
         Step step;

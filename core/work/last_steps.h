@@ -1,4 +1,4 @@
-// What comes when all is painted: slips set right, varnish by part.
+// What comes when all is painted: touch-ups, slips set right, varnish by part.
 #pragma once
 
 #include "core/work/work_basis.h"

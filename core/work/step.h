@@ -34,6 +34,7 @@ enum class StepKind {
     White,    // where a glow peaks, before it is tinted
     Reshade,  // recesses and rims after a glow
     Source,   // the light itself
+    TouchUp,  // what came out otherwise than planned
     CleanUp,
     Varnish,
 };

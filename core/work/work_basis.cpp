@@ -41,7 +41,7 @@ void complete(const WorkBasis& basis, Step& step) {
         step.area_mm2 = step.lines_mm * basis.plan.values.edge_lines.width_mm;
     } else if (step.mask.where == Where::Lines || step.mask.where == Where::Drawn) {
         step.area_mm2 = step.lines_mm * step.mask.from;
-    } else {
+    } else if (step.kind != StepKind::TouchUp) {
         step.area_mm2 = areaOf(basis.maps(), step.mask, step.parts);
     }
     if (!step.recipe.drops.empty()) {

@@ -40,7 +40,7 @@ std::string namesOf(const Plan& plan, const std::vector<PartIndex>& parts);
 std::string areaWords(double area_mm2);
 
 // Fills in what follows from the rest: area, drops for it, tool, minutes, caution. A step that
-// draws lines has its `lines_mm` already.
+// draws lines has its `lines_mm` already, a touch-up its area.
 void complete(const WorkBasis& basis, Step& step);
 
 // A step of the work before `other`, by its key.

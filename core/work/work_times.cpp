@@ -63,6 +63,7 @@ Handwork handworkOf(StepKind kind) {
         case StepKind::Line:
         case StepKind::Reshade:
             return Handwork::Lines;
+        case StepKind::TouchUp:
         case StepKind::CleanUp:
         case StepKind::Varnish:
             return Handwork::Rest;

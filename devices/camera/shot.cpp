@@ -14,7 +14,7 @@ namespace glaukophos::camera {
 namespace {
 
 constexpr int kFine = 2;
-constexpr std::array<float, 3> kPatches = {0.85F, 0.20F, 0.035F};  // linear
+constexpr std::array<float, 3> kPatches = {0.85F, 0.18F, 0.035F};  // linear
 
 using Linear = std::vector<Vec3>;  // row by row
 

@@ -3,8 +3,7 @@
 
 #include <optional>
 
-#include "core/base/result.h"
-#include "core/plan/plan.h"
+#include "core/pipeline/evaluated.h"
 #include "devices/camera/shot.h"
 
 namespace glaukophos::camera {
@@ -12,7 +11,10 @@ namespace glaukophos::camera {
 // Primed in one grey, from the file's own triangles.
 Subject bareSubject(const Plan& plan, float reflectance);
 
-// After so many steps of the plan (none: all of them). Works the plan out: seconds.
-Result<Subject> paintedSubject(const Plan& plan, std::optional<std::size_t> steps);
+// After so many steps of the plan (none: all of them); its desk is worked out.
+Subject paintedSubject(const Evaluated& e, std::optional<std::size_t> steps);
+
+// A card beside a figure: on its left, or on its right.
+void layCardDown(Shot& shot, const Bounds& figure, bool on_its_right = false);
 
 }  // namespace glaukophos::camera

@@ -11,17 +11,6 @@ namespace {
 
 constexpr double kSquintShare = 0.008;  // of the long side
 
-// The first step that is not on yet.
-std::size_t nextOf(const Work& work, const BenchLog& log) {
-    for (std::size_t s = 0; s < work.steps.size(); ++s) {
-        const bool done = std::ranges::any_of(log.done, [&](const CoatDone& coat) {
-            return std::ranges::find(coat.steps, work.steps[s].key) != coat.steps.end();
-        });
-        if (!done) return s;
-    }
-    return 0;
-}
-
 }  // namespace
 
 OverPage::OverPage(PhotoDesk& desk, QWidget* parent)
@@ -129,6 +118,12 @@ PhotoRequest OverPage::request() const {
     return request;
 }
 
+// The first that is not on yet.
+int OverPage::nextStep(const Work& work) const {
+    const std::size_t begun = stepsBegun(document().benchLog(), work);
+    return begun < work.steps.size() ? static_cast<int>(begun) : 0;
+}
+
 void OverPage::fillLayers(const Evaluated& evaluated) {
     if (evaluated.desk == nullptr) return;
     const Work& work = evaluated.desk->work;
@@ -140,8 +135,7 @@ void OverPage::fillLayers(const Evaluated& evaluated) {
     for (const Step& step : work.steps) m_layer->addItem(q(step.title));
     m_layers = std::move(keys);
     const int again = m_layer->findText(kept);
-    m_layer->setCurrentIndex(again >= 0 ? again
-                                        : static_cast<int>(nextOf(work, document().benchLog())));
+    m_layer->setCurrentIndex(again >= 0 ? again : nextStep(work));
 }
 
 void OverPage::showPlan(const Plan& plan) {

@@ -32,6 +32,7 @@ class OverPage : public PlanPage {
     void addSight();
     void addOther();
     void fillLayers(const Evaluated& evaluated);
+    [[nodiscard]] int nextStep(const Work& work) const;
     void showPlan(const Plan& plan) override;
     void showResults(const Evaluated& evaluated) override;
     [[nodiscard]] OnPhoto what() const;

@@ -14,13 +14,19 @@ ReviewPanel::ReviewPanel(Document& document, FigureView& view, PhotoView& photo_
       m_view(view),
       m_photo_view(photo_view),
       m_desk(document),
-      m_pages(new PageTabs(this, 4)),
-      m_over(new OverPage(m_desk, this)) {
+      m_verdicts(m_desk),
+      m_pages(new PageTabs(this, 3)),
+      m_over(new OverPage(m_desk, this)),
+      m_painted(new PaintedPage(m_desk, m_verdicts, this)) {
     m_pages->addPage(tr("Photographs"), tr("Of the figure as it stands on the desk"), "pagePhotos",
                      new PhotosPage(m_desk, this));
     m_pages->addPage(tr("Match"), tr("Where the camera stood"), "pageMatch",
                      new PairsPage(m_desk, view, this));
     m_pages->addPage(tr("On it"), tr("The plan on the photograph"), "pageOver", m_over);
+    m_pages->addPage(tr("Painted"), tr("What is painted, against what is planned"), "pagePainted",
+                     m_painted);
+    m_pages->addPage(tr("Light"), tr("The light that fell on the primed figure"), "pageLight",
+                     new RelightPage(m_desk, m_verdicts, this));
     m_pages->addPage(tr("Log"), tr("What was painted when, over all figures"), "pageLog",
                      new LogPage(document, log, this));
     column().addWidget(m_pages, 1);
@@ -31,8 +37,12 @@ ReviewPanel::ReviewPanel(Document& document, FigureView& view, PhotoView& photo_
         if (page() == Page::Over) refresh();
     });
     connect(&photo_view, &PhotoView::picked, this, [this](const QPointF& pixel) {
-        m_desk.answer(m_factor * Eigen::Vector2d(pixel.x(), pixel.y()));
+        const Eigen::Vector2d at = m_factor * Eigen::Vector2d(pixel.x(), pixel.y());
+        page() == Page::Painted ? m_painted->answerCard(at) : m_desk.answer(at);
     });
+    connect(&m_verdicts, &PhotoVerdicts::problem, this, &ReviewPanel::problem);
+    connect(m_painted, &PaintedPage::chosen, this, &ReviewPanel::refresh);
+    connect(m_painted, &PaintedPage::cardAsked, this, &ReviewPanel::refresh);
     connect(m_over, &OverPage::chosen, this, &ReviewPanel::refresh);
     connect(m_over, &OverPage::saveRequested, this, &ReviewPanel::askSave);
     connect(&m_maker, &PhotoMaker::made, this, &ReviewPanel::showMade);
@@ -69,7 +79,12 @@ void ReviewPanel::leave() {
 PhotoRequest ReviewPanel::request() const {
     if (page() == Page::Over) return m_over->request();
     PhotoRequest request;
-    if (m_desk.photo() != nullptr) request.bytes = m_desk.photo()->bytes;
+    if (m_desk.photo() == nullptr) return request;
+    request.bytes = m_desk.photo()->bytes;
+    // The card is clicked, and faults are shown, where the plan lies: without the lens's bend.
+    if (page() == Page::Painted && m_desk.photo()->place) {
+        request.camera = m_desk.photo()->place->camera;
+    }
     return request;
 }
 
@@ -87,6 +102,10 @@ void ReviewPanel::refresh() {
                                        "watched."));
         return;
     }
+    if (page() == Page::Painted && m_painted->shown() != PaintedPage::Shown::Picture &&
+        !m_painted->isAskingForCard()) {
+        return showVerdict();
+    }
     m_making = true;
     m_maker.request(std::move(wanted));
 }
@@ -102,9 +121,37 @@ void ReviewPanel::showMade(const MadePhoto& photo) {
         numbers.push_back({QPointF(label.x, label.y), QString::number(label.band + 1)});
     }
     m_photo_view.setNumbers(std::move(numbers));
+    if (page() == Page::Painted) markFaults(photo.factor);
     lookAtFigure();
     showMarks();
     emit made();
+}
+
+void ReviewPanel::showVerdict() {
+    const Verdict& verdict = *m_verdicts.painted();
+    m_factor = verdict.factor;
+    m_photo_view.setOther({});
+    m_photo_view.setPicture(m_painted->shown() == PaintedPage::Shown::Value ? verdict.by_value
+                                                                            : verdict.by_warmth);
+    markFaults(verdict.factor);
+    lookAtFigure();
+    emit made();
+}
+
+// The worst three, or the one that is chosen.
+void ReviewPanel::markFaults(double factor) {
+    const Verdict* verdict = m_verdicts.painted();
+    std::vector<PhotoNumber> numbers;
+    if (verdict != nullptr) {
+        const std::vector<PaintedFault>& faults = verdict->faults;
+        const int chosen = m_painted->chosenFault();
+        for (int i = 0; i < static_cast<int>(faults.size()); ++i) {
+            if (chosen >= 0 ? i != chosen : i > 2) continue;
+            const Eigen::Vector2d at = faults[static_cast<std::size_t>(i)].pixel / factor;
+            numbers.push_back({QPointF(at.x(), at.y()), QString::number(i + 1)});
+        }
+    }
+    m_photo_view.setNumbers(std::move(numbers));
 }
 
 // Once for each photograph and page: what the painter moved stays as it is.
@@ -136,7 +183,7 @@ void ReviewPanel::showMarks() {
     }
     m_photo_view.setMarks(std::move(marks));
     const bool picking = page() == Page::Match && m_desk.asked().has_value();
-    m_photo_view.setPicking(picking);
+    m_photo_view.setPicking(picking || (page() == Page::Painted && m_painted->isAskingForCard()));
     if (picking) {
         m_view.markPlace(*m_desk.asked());
     } else if (page() == Page::Match) {

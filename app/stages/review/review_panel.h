@@ -5,8 +5,10 @@
 #include "app/pages/stage_panel.h"
 #include "app/stages/review/log_page.h"
 #include "app/stages/review/over_page.h"
+#include "app/stages/review/painted_page.h"
 #include "app/stages/review/pairs_page.h"
 #include "app/stages/review/photos_page.h"
+#include "app/stages/review/relight_page.h"
 #include "app/view/photo_view.h"
 #include "app/widgets/page_tabs.h"
 
@@ -20,12 +22,15 @@ class ReviewPanel : public StagePanel {
     ReviewPanel(Document& document, FigureView& view, PhotoView& photo_view, KeptLog& log,
                 QWidget* parent = nullptr);
 
-    enum class Page { Photographs, Match, Over, Log };
+    enum class Page { Photographs, Match, Over, Painted, Light, Log };
     void showPage(Page page) { m_pages->showPage(static_cast<int>(page)); }
     [[nodiscard]] Page page() const { return static_cast<Page>(m_pages->shownPage()); }
     [[nodiscard]] PhotoDesk& desk() { return m_desk; }
+    [[nodiscard]] PhotoVerdicts& verdicts() { return m_verdicts; }
     // The figure stands beside the photograph while places are paired.
-    [[nodiscard]] bool showsFigure() const { return page() != Page::Over; }
+    [[nodiscard]] bool showsFigure() const {
+        return page() != Page::Over && page() != Page::Painted;
+    }
     [[nodiscard]] Overlay overlay() const override {
         return page() == Page::Match ? Overlay::Bare : Overlay::Colours;
     }
@@ -44,6 +49,8 @@ class ReviewPanel : public StagePanel {
     void showMade(const MadePhoto& photo);
     void showMarks();
     void askSave();
+    void showVerdict();
+    void markFaults(double factor);
     void lookAtFigure();
     [[nodiscard]] PhotoRequest request() const;
 
@@ -51,8 +58,10 @@ class ReviewPanel : public StagePanel {
     FigureView& m_view;
     PhotoView& m_photo_view;
     PhotoDesk m_desk;
+    PhotoVerdicts m_verdicts;
     PageTabs* m_pages;  // owned by Qt, as is the page
     OverPage* m_over;
+    PaintedPage* m_painted;
     bool m_entered = false;
     bool m_making = false;  // the photograph that is shown will be another in a moment
     int m_factor = 1;       // of the photograph that is shown

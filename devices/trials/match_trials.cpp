@@ -4,11 +4,11 @@
 #include <CLI/CLI.hpp>
 #include <algorithm>
 #include <chrono>
-#include <random>
 
 #include "core/io/plan_file.h"
 #include "core/photo/match.h"
 #include "devices/camera/subjects.h"
+#include "devices/trials/random_shots.h"
 
 namespace {
 
@@ -24,70 +24,6 @@ struct Asked {
     std::uint32_t seed = 1;
     double bend_mm = 0.14;
 };
-
-class Chance {
-  public:
-    explicit Chance(std::uint32_t seed) : m_random(seed) {}
-    double between(double low, double high) {
-        return std::uniform_real_distribution<double>(low, high)(m_random);
-    }
-    std::size_t below(std::size_t count) {
-        return std::uniform_int_distribution<std::size_t>(0, count - 1)(m_random);
-    }
-
-  private:
-    std::mt19937 m_random;
-};
-
-// As someone holds a phone or a small camera: from anywhere round, the figure well in the picture.
-Shot randomShot(const Bounds& figure, Chance& chance, std::uint32_t seed) {
-    Shot shot;
-    Body& body = shot.body;
-    body.hour = chance.between(0.0, 12.0);
-    body.height_deg = chance.between(2.0, 40.0);
-    body.roll_deg = chance.between(-5.0, 5.0);
-    body.focal = chance.between(0.8, 2.6);
-    const double filled = chance.between(0.55, 0.8);
-    body.distance_mm = figure.size().norm() * body.focal * body.width / (filled * body.height);
-    const double aside = 0.06 * figure.size().norm();
-    body.aside_mm = {chance.between(-aside, aside), chance.between(-aside, aside)};
-    body.k1 = chance.between(-0.04, 0.04);
-    body.seed = seed;
-    shot.lamps.push_back({body.hour + chance.between(-3.0, 3.0), chance.between(30.0, 65.0), 4.0,
-                          1.0, Vec3::Ones()});
-    shot.fill = chance.between(0.1, 0.4);
-    return shot;
-}
-
-// Far from one another, each off by some pixels.
-std::vector<PhotoPair> clicksOn(const std::vector<SeenPlace>& places, const Asked& asked,
-                                Chance& chance) {
-    std::vector<std::size_t> chosen = {chance.below(places.size())};
-    while (chosen.size() < static_cast<std::size_t>(asked.clicks)) {
-        std::size_t best = 0;
-        float most = -1.0F;
-        for (std::size_t tries = 0; tries < 60; ++tries) {
-            const std::size_t p = chance.below(places.size());
-            float nearest = 1e9F;
-            for (const std::size_t c : chosen) {
-                nearest = std::min(nearest, (places[p].planned_mm - places[c].planned_mm).norm());
-            }
-            if (nearest > most) {
-                most = nearest;
-                best = p;
-            }
-        }
-        chosen.push_back(best);
-    }
-    std::vector<PhotoPair> pairs;
-    for (const std::size_t c : chosen) {
-        const double turn = chance.between(0.0, 2.0 * kPi);
-        const double off = chance.between(asked.off_low_px, asked.off_high_px);
-        pairs.push_back({places[c].planned_mm,
-                         places[c].pixel + off * Eigen::Vector2d(std::cos(turn), std::sin(turn))});
-    }
-    return pairs;
-}
 
 struct Errors {
     double mean_mm = 1e9;
@@ -126,7 +62,8 @@ void run(const Asked& asked, const Plan& plan) {
         const Picture picture = photographed(subject, shot);
         const std::vector<SeenPlace> places = seenPlaces(subject, shot, 1500);
         const Photograph photo{picture.width, picture.height, picture.rgb};
-        const auto pairs = clicksOn(places, asked, chance);
+        const auto pairs =
+            clicksOn(places, {asked.clicks, asked.off_low_px, asked.off_high_px}, chance);
         const auto begun = std::chrono::steady_clock::now();
         const auto match = asked.clicks > 0 ? matchByClicks(seen, photo, pairs, {})
                                             : matchUpright(seen, photo, {});
