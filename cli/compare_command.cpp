@@ -5,6 +5,7 @@
 
 #include "cli/loading.h"
 #include "cli/review_commands.h"
+#include "core/io/file_bytes.h"
 #include "core/io/photo_json.h"
 #include "core/io/plan_file.h"
 #include "core/io/png_file.h"
@@ -12,6 +13,7 @@
 #include "core/review/comparison_picture.h"
 #include "core/review/faults.h"
 #include "core/review/light_of_photo.h"
+#include "core/review/study_photo.h"
 
 namespace glaukophos {
 namespace {
@@ -187,6 +189,17 @@ Result<void> runRelightFrom(const CommonOptions& options, const RelightOptions& 
     }
     return options.json ? printJson(options, lightJson(*found))
                         : print(options, found->words + "\n");
+}
+
+Result<void> runStudyFrom(const std::string& photograph, const std::string& output) {
+    auto bytes = readBytes(photograph, kLargestPhotograph);
+    if (!bytes) return tl::unexpected(bytes.error());
+    const auto plan =
+        planFromPhotograph(std::filesystem::path(photograph).filename().string(),
+                           std::make_shared<const std::vector<char>>(std::move(*bytes)), {});
+    if (!plan) return tl::unexpected(plan.error());
+    if (output.empty()) return fail(ErrorCode::BadInput, "Name the plan with -o.");
+    return savePlan(*plan, output);
 }
 
 }  // namespace glaukophos

@@ -290,6 +290,16 @@ void addPhotoFindings(CLI::App& app, Commands& all) {
     relight->callback([&all] { all.outcome = runRelightFrom(all.common, all.relight); });
 }
 
+void addStudyFrom(CLI::App& app, Commands& all) {
+    auto* study =
+        app.add_subcommand("study-from", "A plan from a photograph alone, without a figure");
+    study->add_option("photograph", all.match.photograph, "PNG or JPEG")->required();
+    study->add_option("-o,--output", all.common.output, "The plan to write, .glauk")->required();
+    study->callback([&all] {
+        all.outcome = glaukophos::runStudyFrom(all.match.photograph, all.common.output);
+    });
+}
+
 void addReviewCommands(CLI::App& app, Commands& all) {
     auto* match =
         app.add_subcommand("match", "Where the camera stood that took a photograph of the figure");
@@ -322,6 +332,7 @@ int run(int argc, char** argv) {
     addPictureCommand(app, all);
     addReviewCommands(app, all);
     addPhotoFindings(app, all);
+    addStudyFrom(app, all);
     try {
         app.parse(argc, argv);
     } catch (const CLI::Success& success) {

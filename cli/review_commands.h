@@ -57,6 +57,9 @@ Result<Photograph> readPhotograph(const std::string& file);
 Result<PhotoMatch> matchedBy(const std::string& clicks_file, const Form& form,
                              const Photograph& photo);
 
+// A plan from a photograph alone, written to the output.
+Result<void> runStudyFrom(const std::string& photograph, const std::string& output);
+
 // What was painted over all plans, and the pace learned from it.
 Result<void> runLog(const CommonOptions& options, const LogOptions& log);
 

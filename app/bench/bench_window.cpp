@@ -38,7 +38,8 @@ BenchWindow::BenchWindow(Document& document, const QString& folder, QWidget* par
       m_document(document),
       m_folder(folder),
       m_view(new FigureView(document, this)),
-      m_whole(new FigureView(document, m_view)) {
+      m_whole(new FigureView(document, m_view)),
+      m_photo(new BenchPhoto(document, m_view)) {
     setObjectName(QStringLiteral("bench"));
     setWindowTitle(tr("Bench – Glaukophos"));
     setAttribute(Qt::WA_StyledBackground);
@@ -61,6 +62,7 @@ BenchWindow::BenchWindow(Document& document, const QString& folder, QWidget* par
     m_whole->setMinimumSize(1, 1);
     m_whole->setOverlay(Overlay::Layer);
     m_whole->hide();
+    m_photo->hide();
     buildWords();
     m_shade = new Shade(this);
     m_tick.setInterval(1000);
@@ -141,6 +143,9 @@ QWidget* BenchWindow::buildButtons() {
     });
     button("benchAfter", tr("After · A"),
            tr("How the figure looks when this step is done, and back"), [this] { turnSight(); });
+    button("benchPhotoKey", tr("Photo · P"),
+           tr("Where the step goes, on your newest matched photograph, and back"),
+           [this] { turnPhoto(); });
     button("benchDim", tr("Dim · D"), tr("Darker, for the evening"),
            [this] { setDim(!m_shade->isVisible()); });
     button("benchLeave", tr("Leave · Esc"), tr("Everything is kept"), [this] { close(); });

@@ -6,6 +6,7 @@
 #include <QTimer>
 #include <QWidget>
 
+#include "app/bench/bench_photo.h"
 #include "app/bench/bench_widgets.h"
 #include "app/bench/mix_answers.h"
 #include "app/view/figure_view.h"
@@ -31,6 +32,7 @@ class BenchWindow : public QWidget {
     [[nodiscard]] std::optional<std::size_t> task() const { return m_task; }
     void finishCoat();  // what space does
     void undoCoat();
+    [[nodiscard]] BenchPhoto& photo() { return *m_photo; }
 
   signals:
     void left();
@@ -53,6 +55,7 @@ class BenchWindow : public QWidget {
     void showSight(const Evaluated& evaluated, std::size_t at);
     void turnTo(const Evaluated& evaluated, std::size_t at);  // the side that shows most of a step
     void placeWhole();
+    void turnPhoto();  // the step on the newest matched photograph, or on the figure
     void turnSight();  // where the step goes, or how the figure looks when it is done
     void showTimes();
     void takeNote();
@@ -73,6 +76,7 @@ class BenchWindow : public QWidget {
 
     FigureView* m_view;   // owned by Qt, as are the following
     FigureView* m_whole;  // small, where the other is close up
+    BenchPhoto* m_photo;  // over the figure while it is wanted
     QLabel* m_place = nullptr;
     QLabel* m_title = nullptr;
     DropsView* m_drops = nullptr;

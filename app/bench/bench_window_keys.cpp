@@ -51,6 +51,8 @@ void BenchWindow::keyPressEvent(QKeyEvent* event) {
             return;
         case Qt::Key_A:
             return turnSight();
+        case Qt::Key_P:
+            return turnPhoto();
         case Qt::Key_D:
             return setDim(!m_shade->isVisible());
         case Qt::Key_Escape:

@@ -26,6 +26,7 @@ void BenchWindow::turnTo(const Evaluated& evaluated, std::size_t at) {
 void BenchWindow::placeWhole() {
     const int width = m_view->width() * 3 / 10;
     const int height = std::min(m_view->height() * 2 / 5, 3 * width / 2);
+    m_photo->setGeometry(m_view->rect());
     m_whole->setGeometry(m_view->width() - width, m_view->height() - height, width, height);
 }
 
@@ -39,6 +40,18 @@ void BenchWindow::showSight(const Evaluated& evaluated, std::size_t at) {
     m_view->setLayer(map,
                      m_shows_after ? tr("When it is done: %1").arg(q(step.title)) : q(step.title));
     m_whole->setLayer(map, {});
+    if (m_photo->isVisible()) m_photo->showStep(at);
+}
+
+void BenchWindow::turnPhoto() {
+    if (!m_photo->canShow()) {
+        m_drying->setText(tr("No photograph is matched yet: Review, Match."));
+        return m_drying->show();
+    }
+    m_photo->setVisible(!m_photo->isVisible());
+    if (!m_photo->isVisible() || !m_task || known() == nullptr) return;
+    m_photo->raise();
+    m_photo->showStep(known()->desk->batch->tasks[*m_task].step);
 }
 
 void BenchWindow::turnSight() {

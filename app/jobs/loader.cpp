@@ -8,6 +8,7 @@
 #include "app/widgets/image_convert.h"
 #include "app/widgets/text.h"
 #include "core/io/file_bytes.h"
+#include "core/review/study_photo.h"
 
 namespace glaukophos {
 namespace {
@@ -54,6 +55,11 @@ Result<PlanWithLog> Loader::loadFiles(const std::vector<std::filesystem::path>& 
         if (!bytes) return tl::unexpected(bytes.error());
         if (isPlan(files.front(), {bytes->data(), bytes->size()})) {
             return openWithLog(files.front(), progress);
+        }
+        if (checkPhotograph(*bytes)) {
+            return withoutLog(planFromPhotograph(files.front().filename().string(),
+                                                 std::make_shared<const std::vector<char>>(*bytes),
+                                                 progress));
         }
     }
     const auto preview = [this](std::span<const NamedMesh> meshes) {

@@ -47,7 +47,11 @@ Result<MadePhoto> PhotoMaker::make(const PhotoRequest& request) {
         on = planOnPhotograph(*request.evaluated, plain, reduced(*request.camera, made.factor),
                               request.on);
     }
-    made.picture = toQImage(asSeen(on.picture, request.sight));
+    PhotoSight sight = request.sight;
+    if (request.squint_share > 0.0) {
+        sight.squint_px = request.squint_share * std::max(plain.width, plain.height);
+    }
+    made.picture = toQImage(asSeen(on.picture, sight));
     made.labels = std::move(on.labels);
     if (!request.compares) return made;
     if (request.other != nullptr) {
@@ -55,7 +59,7 @@ Result<MadePhoto> PhotoMaker::make(const PhotoRequest& request) {
         if (!other) return tl::unexpected(other.error());
         plain = reduced(**other, factorFor(**other, request.most_px));
     }
-    made.other = toQImage(asSeen(plain, request.sight));
+    made.other = toQImage(asSeen(plain, sight));
     return made;
 }
 

@@ -17,7 +17,8 @@ struct PhotoRequest {
     EvaluatedPtr evaluated;             // null: the photograph alone
     OnPhotoChoice on;
     PhotoSight sight;
-    PhotoBytes other;  // beside the slider; null: the same photograph without the plan
+    double squint_share = 0.0;  // of the long side of what is made, instead of the sight's blur
+    PhotoBytes other;           // beside the slider; null: the same photograph without the plan
     bool compares = false;
     int most_px = 2000;  // long side of what is made
 };

@@ -43,8 +43,12 @@ void showFirstSteps(QWidget* parent) {
         "<p><b>7 Review.</b> Photographs of the figure in your hand: find six ringed places in "
         "one, or "
         "let the program look for the figure, and the plan lies on your own picture: borders, one "
-        "layer, all colours. In greys, mirrored, or beside an earlier one. Log: what you painted "
-        "when, how long it took, what worked.</p>"
+        "layer, all colours. In greys, mirrored, or beside an earlier one. Painted: with a card of "
+        "white, grey and black beside it, the finished figure is held against the plan, and what is "
+        "wrong becomes steps. Light: a photograph of the primed figure gives the plan its light. "
+        "Log: what you painted when, how long it took, what worked.</p>"
+        "<p><b>No file of the figure?</b> Open a photograph instead: its greys become bands, you "
+        "name areas by brush and patch, and ladders, steps and paper follow.</p>"
         "<p>Directions run like a clock laid round the figure: 12 is where it faces, 3 its own "
         "right hand, which is on your left as you face it.</p>"));
     box.exec();

@@ -12,6 +12,7 @@
 #include "app/widgets/recipe_words.h"
 #include "app/widgets/text.h"
 #include "app/window/stage_entries.h"
+#include "core/figure/study_sheet.h"
 
 namespace glaukophos {
 namespace {
@@ -130,7 +131,11 @@ void MainWindow::connectLoader() {
                 m_document.open(plan, is_copy ? QString() : path, opened->log);
                 noteRecent();
                 updateTitle();
-                if (path.isEmpty()) askSizeIfDoubtful();
+                if (isStudySheet(*plan.figure->form)) {
+                    sayWhatAStudyLacks();
+                } else if (path.isEmpty()) {
+                    askSizeIfDoubtful();
+                }
             });
     connect(&m_loader, &Loader::failed, m_banner, &Banner::showMessage);
     connect(&m_loader, &Loader::previewReady, m_view, &FigureView::showPreview);
@@ -141,6 +146,13 @@ void MainWindow::connectLoader() {
                 m_banner->dismiss();
                 m_document.replaceFigure(text, *plan);
             });
+}
+
+void MainWindow::sayWhatAStudyLacks() {
+    m_banner->showMessage(
+        tr("A study of one photograph: its greys are the light, and only what it shows is "
+           "planned. Name areas under Figure, Parts: New, then Add or Patch. Lamps, shells and "
+           "edges need a figure in the round."));
 }
 
 void MainWindow::askSizeIfDoubtful() {

@@ -122,6 +122,7 @@ class MainWindow : public QMainWindow {
                            const std::function<void()>& run);
     void connectLoader();
     void askSizeIfDoubtful();
+    void sayWhatAStudyLacks();
     void updateTitle();
     void updateActions();
 

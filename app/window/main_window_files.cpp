@@ -16,7 +16,8 @@ namespace {
 
 QString openFilter() {
     return QObject::tr(
-        "Plans and figures (*.glauk *.json *.stl *.obj *.ply *.3mf *.gltf *.glb);;All files (*)");
+        "Plans and figures (*.glauk *.json *.stl *.obj *.ply *.3mf *.gltf *.glb);;"
+        "A photograph, for a study without a figure (*.jpg *.jpeg *.png *.JPG);;All files (*)");
 }
 
 bool isPicture(const QString& file) {
@@ -182,8 +183,12 @@ void MainWindow::dropEvent(QDropEvent* event) {
 }
 
 void MainWindow::addPhotographs(const QStringList& files) {
+    // Without a figure a photograph is all there is.
+    if (!m_document.isOpen() && files.size() == 1) return openFiles(files);
     if (!m_document.isOpen()) {
-        m_banner->showMessage(tr("These are pictures: open the figure they show first."));
+        m_banner->showMessage(
+            tr("These are pictures: open the figure they show first, or drop a "
+               "single one for a study of it alone."));
         return;
     }
     setStage(Stage::Review);

@@ -5,6 +5,7 @@
 #include <queue>
 #include <unordered_set>
 
+#include "core/figure/study_sheet.h"
 #include "core/geometry/shape_diameter.h"
 
 namespace glaukophos {
@@ -34,7 +35,7 @@ DivisionGuide creaseGuide(const Form& form) {
         guide.centroids.push_back(centroidOf(mesh, t));
         guide.normals.push_back(areaVector(mesh, t).stableNormalized());
     }
-    guide.creases = creasesOf(mesh, form.neighbours);
+    guide.creases = isStudySheet(form) ? valueCreases(form) : creasesOf(mesh, form.neighbours);
     return guide;
 }
 

@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "core/figure/label_transfer.h"
+#include "core/figure/study_sheet.h"
 #include "core/plan/drawn_things.h"
 
 namespace glaukophos {
@@ -34,7 +35,9 @@ void moveLight(LightKind& kind, const Stance& stance, const Vec3& shift) {
 }
 
 // A figure that grew or shrank this much is to be planned with other brushes.
-bool needsNewSurface(float scale) { return scale > 1.3F || scale < 0.77F; }
+bool needsNewSurface(const Form& form, float scale) {
+    return !isStudySheet(form) && (scale > 1.3F || scale < 0.77F);
+}
 
 }  // namespace
 
@@ -53,11 +56,11 @@ Result<Plan> restood(const Plan& plan, const Stance& stance, const Progress& pro
 
     auto form = makeForm(imported, std::move(whole),
                          {progress.stop, [&](double f) {
-                              progress.at(needsNewSurface(stance.scale) ? 0.4 * f : f);
+                              progress.at(needsNewSurface(before, stance.scale) ? 0.4 * f : f);
                           }});
     if (!form) return tl::unexpected(form.error());
     PartLabels labels = *plan.figure->labels;
-    if (needsNewSurface(stance.scale)) {
+    if (needsNewSurface(before, stance.scale)) {
         auto finer = makeForm(std::move(imported),
                               {progress.stop, [&](double f) { progress.at(0.4 + 0.6 * f); }});
         if (!finer) return tl::unexpected(finer.error());

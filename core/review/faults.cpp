@@ -15,7 +15,8 @@ namespace {
 constexpr double kWarm_deg = 60.0;   // hue of warmth in CIELAB: orange
 constexpr double kNearlyGrey = 8.0;  // chroma; hue hardly shows below it
 constexpr double kApart = 6.0;       // L* between bands that can be told apart in areas
-constexpr double kOfGlow = 0.4;      // of a place's light: a reflection of that lamp
+constexpr double kEasilySeen_mm2 = 8.0;
+constexpr double kOfGlow = 0.4;  // of a place's light: a reflection of that lamp
 constexpr double kLighterThanSource = 3.0;
 
 // What of one band of one part is judged.
@@ -131,16 +132,28 @@ Judged judged(const Region& region, const Least& least) {
     return value.weight >= colour.weight ? value : colour;
 }
 
-// Where it is worst: as seen by the smoothed colours.
+// Where most is wrong together: of squares a little larger than a brush tip, the worst.
 std::size_t worstPixel(const Comparison& of, const Region& region) {
+    const auto side = static_cast<std::size_t>(std::max(2.0, 2.0 * kTip_mm * of.px_a_mm));
+    const auto width = static_cast<std::size_t>(of.grid.width);
+    const auto off = [&](std::size_t p) {
+        const Lab& a = of.painted[p];
+        const Lab& b = of.planned[p];
+        return std::hypot(a.L - b.L, a.a - b.a, a.b - b.b);
+    };
+    std::map<std::size_t, double> squares;
+    const auto square_of = [&](std::size_t p) {
+        return (p / width / side) * width + p % width / side;
+    };
+    for (const std::size_t p : region.pixels) squares[square_of(p)] += off(p);
+    const std::size_t square = std::ranges::max_element(squares, {}, [](const auto& entry) {
+                                   return entry.second;
+                               })->first;
     std::size_t worst = region.pixels.front();
     double most = -1.0;
     for (const std::size_t p : region.pixels) {
-        const Lab& a = of.painted[p];
-        const Lab& b = of.planned[p];
-        const double off = std::hypot(a.L - b.L, a.a - b.a, a.b - b.b);
-        if (off <= most) continue;
-        most = off;
+        if (square_of(p) != square || off(p) <= most) continue;
+        most = off(p);
         worst = p;
     }
     return worst;
@@ -169,8 +182,9 @@ void addColours(const Comparison& of, const Evaluated& e, const Regions& regions
     const Least least = leastOf(regions);
     for (const auto& [key, region] : regions) {
         const Judged here = judged(region, least);
-        if (here.weight < 1.0) continue;
         const double area = region.area_mm2(of);
+        // The smaller, the more it has to be off.
+        if (here.weight * std::sqrt(std::min(1.0, area / kEasilySeen_mm2)) < 1.0) continue;
         if (!faults.empty()) {  // the next band, wrong in the same way
             PaintedFault& last = faults.back();
             if (last.part == key.first && last.bands.back() + 1 == key.second &&

@@ -1,10 +1,12 @@
 // The Review stage, driven in a real window; photographs by the stand-in for a camera.
 #include <QCheckBox>
+#include <QComboBox>
 #include <QLineEdit>
 #include <QListWidget>
 
 #include "core/photo/match.h"
-#include "devices/camera/shot.h"
+#include "devices/camera/painted_wrong.h"
+#include "devices/camera/subjects.h"
 #include "tests/app/window_fixture.h"
 
 namespace glaukophos {
@@ -22,11 +24,7 @@ class ReviewStage : public WindowTest {
         QImage image;
         std::vector<camera::SeenPlace> places;
     };
-    static Taken taken(const Figure& figure) {
-        camera::Subject subject;
-        subject.mesh = figure.surface.mesh;
-        subject.planned_mm = subject.mesh.positions_mm;
-        subject.colours.assign(subject.planned_mm.size(), Vec3::Constant(0.35F));
+    static camera::Shot shotOf(const Figure& figure) {
         camera::Shot shot;
         shot.body.width = 640;
         shot.body.height = 480;
@@ -35,10 +33,35 @@ class ReviewStage : public WindowTest {
         shot.body.focal = 1.5;
         shot.body.distance_mm = figure.bounds().size().norm() * 1.5 * 640 / (0.7 * 480);
         shot.lamps.push_back({});
-        const camera::Picture picture = camera::photographed(subject, shot);
-        const QImage image(picture.rgb.data(), picture.width, picture.height, 3 * picture.width,
-                           QImage::Format_RGB888);
-        return {image.copy(), camera::seenPlaces(subject, shot, 600)};
+        return shot;
+    }
+    static QImage imageOf(const camera::Picture& picture) {
+        return QImage(picture.rgb.data(), picture.width, picture.height, 3 * picture.width,
+                      QImage::Format_RGB888)
+            .copy();
+    }
+    static Taken taken(const Figure& figure) {
+        camera::Subject subject;
+        subject.mesh = figure.surface.mesh;
+        subject.planned_mm = subject.mesh.positions_mm;
+        subject.colours.assign(subject.planned_mm.size(), Vec3::Constant(0.35F));
+        const camera::Shot shot = shotOf(figure);
+        return {imageOf(camera::photographed(subject, shot)),
+                camera::seenPlaces(subject, shot, 600)};
+    }
+    // By seven pairs, without the mouse.
+    void match() {
+        document().edit(QStringLiteral("pairs"), Aspect::Photographs, [&](Plan& plan) {
+            for (std::size_t i = 0; i < 7; ++i) {
+                const camera::SeenPlace& place = m_places.at(i * (m_places.size() / 7));
+                plan.photographs.back().pairs.push_back({place.planned_mm, place.pixel});
+            }
+        });
+        panel().desk().matchByPairs();
+        ASSERT_TRUE(waitFor([&] {
+            return !panel().desk().isMatching() &&
+                   document().plan().photographs.back().place.has_value();
+        }));
     }
 
     // Photographs the open figure into a file. It is the same in all tests: one shot serves them.
@@ -100,9 +123,116 @@ TEST_F(ReviewStage, APhotographIsPairedMatchedAndThePlanLiesOnIt) {
     const QString saved = path(QStringLiteral("on-it.png"));
     panel().savePicture(saved);
     ASSERT_TRUE(waitFor([&] { return QImage(saved).size() == QSize(640, 480); }));
+    const QString page = path(QStringLiteral("on-it.pdf"));
+    panel().savePicture(page);
+    ASSERT_TRUE(waitFor([&] { return QFileInfo(page).size() > 5000; }));
+    QFile pdf(page);
+    ASSERT_TRUE(pdf.open(QIODevice::ReadOnly));
+    EXPECT_TRUE(pdf.read(5) == QByteArray("%PDF-"));
 
     document().undoStack().undo();
     EXPECT_FALSE(photo().place);
+}
+
+TEST_F(ReviewStage, TheLightOfAPhotographIsFoundAndTakenIntoThePlan) {
+    panel().desk().add({photograph(QStringLiteral("bare.png"))});
+    panel().showPage(ReviewPanel::Page::Light);
+    EXPECT_FALSE(child<QPushButton>("findLight")->isEnabled());  // not matched yet
+    match();
+    const std::vector<Light> before = document().plan().lights;
+    QTest::mouseClick(child<QPushButton>("findLight"), Qt::LeftButton);
+    ASSERT_TRUE(waitFor([&] { return panel().verdicts().light() != nullptr; }));
+    const PhotoLight& light = panel().verdicts().light()->light;
+    ASSERT_FALSE(light.lamps.empty());
+    // The stand-in's lamp as it is: 10 o'clock, 50 degrees up.
+    const float apart = towards(light.lamps[0].direction).dot(towards({10.0, 50.0}));
+    EXPECT_GT(apart, std::cos(radians(6.0)));
+    EXPECT_TRUE(child<QLabel>("lightFound")->text().contains(QStringLiteral("Main light")));
+    QTest::mouseClick(child<QPushButton>("takeLight"), Qt::LeftButton);
+    EXPECT_EQ(document().plan().lights.front().name, "Lamp of the photograph");
+    document().undoStack().undo();
+    EXPECT_EQ(document().plan().lights, before);
+}
+
+TEST_F(ReviewStage, APaintedFigureIsComparedAndTouchedUp) {
+    ASSERT_TRUE(waitFor([&] {
+        const EvaluatedPtr& now = document().evaluated();
+        return now != nullptr && now->complete && now->desk != nullptr;
+    }));
+    const EvaluatedPtr e = document().evaluated();
+    const PartBands& bands = e->appearance->bands.parts[0];
+    const auto largest = static_cast<std::size_t>(std::ranges::max_element(bands.areas_mm2) -
+                                                  bands.areas_mm2.begin());
+    camera::Subject subject = camera::paintedSubject(*e, std::nullopt);
+    camera::paintWrong(subject, *e, {0, largest, camera::Slip::Lighter, 18.0});
+    camera::Shot shot = shotOf(*e->plan.figure);
+    shot.lamps.clear();
+    shot.fill = 1.0;
+    shot.body.exposure = 0.34;
+    shot.body.distance_mm *= 1.5;
+    shot.card.there = true;
+    camera::layCardDown(shot, e->plan.figure->bounds());
+    m_places = camera::seenPlaces(subject, shot, 600);
+    const QString file = path(QStringLiteral("painted.png"));
+    ASSERT_TRUE(imageOf(camera::photographed(subject, shot)).save(file));
+    panel().desk().add({file});
+    match();
+    QTest::mouseClick(child<QPushButton>("pagePainted"), Qt::LeftButton);
+    QTest::mouseClick(child<QPushButton>("comparePhoto"), Qt::LeftButton);
+    ASSERT_TRUE(waitFor([&] { return panel().verdicts().painted() != nullptr; }));
+    const std::vector<PaintedFault>& faults = panel().verdicts().painted()->faults;
+    ASSERT_FALSE(faults.empty());
+    EXPECT_EQ(faults.front().part, 0U);
+    EXPECT_EQ(faults.front().touch_up.fault, Fault::TooLight);
+    auto* list = child<QListWidget>("paintedFaults");
+    EXPECT_EQ(list->count(), static_cast<int>(faults.size()));
+    list->setCurrentRow(0);
+    EXPECT_EQ(child<QLabel>("faultCure")->text(), QString::fromUtf8(cureFor(Fault::TooLight)));
+    QTest::mouseClick(child<QPushButton>("takeFault"), Qt::LeftButton);
+    ASSERT_EQ(document().plan().steps.touch_ups.size(), faults.front().bands.size());
+    ASSERT_TRUE(waitFor([&] {
+        const EvaluatedPtr& now = document().evaluated();
+        return now->desk != nullptr &&
+               std::ranges::find(now->desk->work.steps, StepKind::TouchUp, &Step::kind) !=
+                   now->desk->work.steps.end();
+    }));
+    // The card may be clicked instead: grey alone, in a photograph without the lens's bend.
+    auto* card = child<QComboBox>("photoCard");
+    card->setCurrentIndex(2);
+    emit card->activated(2);
+    EXPECT_TRUE(photoView().isPicking());
+    EXPECT_FALSE(child<QPushButton>("comparePhoto")->isEnabled());
+    clickPhoto({300.0, 200.0});
+    EXPECT_FALSE(photoView().isPicking());
+    EXPECT_TRUE(child<QPushButton>("comparePhoto")->isEnabled());
+}
+
+TEST_F(ReviewStage, TheBenchShowsTheStepOnThePhotograph) {
+    ASSERT_TRUE(waitFor([&] {
+        const EvaluatedPtr& now = document().evaluated();
+        return now != nullptr && now->complete && now->desk != nullptr;
+    }));
+    m_window->openBench();
+    BenchWindow& bench = m_window->bench();
+    ASSERT_TRUE(bench.task());
+    QTest::keyClick(&bench.figureView(), Qt::Key_P);
+    EXPECT_FALSE(bench.photo().isVisible());  // none is matched
+    bench.close();
+    panel().desk().add({photograph(QStringLiteral("bare.png"))});
+    match();
+    m_window->openBench();
+    QSignalSpy shown(&bench.photo(), &BenchPhoto::shown);
+    QTest::keyClick(&bench.figureView(), Qt::Key_P);
+    ASSERT_TRUE(waitFor([&] { return shown.count() > 0; }));
+    EXPECT_TRUE(bench.photo().isVisible());
+    const QImage first = bench.photo().picture();
+    EXPECT_EQ(first.size(), QSize(640, 480));
+    bench.finishCoat();
+    bench.finishCoat();
+    ASSERT_TRUE(waitFor([&] { return bench.photo().picture() != first; }));
+    QTest::keyClick(&bench.figureView(), Qt::Key_P);
+    EXPECT_FALSE(bench.photo().isVisible());
+    bench.close();
 }
 
 TEST_F(ReviewStage, ProposedPlacesAreRingedAndAnswersCanBeTakenBack) {

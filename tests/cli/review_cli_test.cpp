@@ -7,6 +7,7 @@
 #include <fstream>
 #include <nlohmann/json.hpp>
 
+#include "core/io/photo_json.h"
 #include "core/io/plan_file.h"
 #include "tests/cli/run_cli.h"
 
@@ -63,6 +64,81 @@ TEST_F(ReviewCli, MatchPrintsWhereTheCameraStoodAndDrawsThePlan) {
     EXPECT_EQ(json["clicks"]["errors_px"].size(), places.size());
     EXPECT_LT(json["clicks"]["mean_error_px"].get<double>(), 5.0);
     EXPECT_GT(fs::file_size(picture), 100'000U);
+}
+
+// The pose of one of the demo's photographs, as match --json would print it.
+std::string poseOf(std::size_t photograph) {
+    const auto plan = openPlan(kDemo / "plan.json", {});
+    return photoPlaceJson(plan->photographs.at(photograph).place.value()).dump();
+}
+
+// The photograph was taken under a lamp at 10 o'clock, 50 degrees up, with 20 % of fill: see
+// tools/make-photographs.
+TEST_F(ReviewCli, RelightFromTellsTheLampAndTakesIt) {
+    const std::string taken = (m_folder / "lit.glauk").string();
+    const Finished relight =
+        run("relight-from " + (kDemo / "plan.json").string() + " " + (kDemo / "bare.jpg").string() +
+            " --pose " + write("pose.json", poseOf(0)) + " --json --take " + taken);
+    ASSERT_EQ(relight.code, 0) << relight.output;
+    const Json json = Json::parse(relight.output);
+    ASSERT_EQ(json["lamps"].size(), 1U);
+    EXPECT_NEAR(json["lamps"][0]["hour"].get<double>(), 10.0, 0.2);
+    EXPECT_NEAR(json["lamps"][0]["height_deg"].get<double>(), 50.0, 5.0);
+    EXPECT_NEAR(json["fill"].get<double>(), 0.2, 0.1);
+    const auto plan = openPlan(taken, {});
+    ASSERT_TRUE(plan) << plan.error().message;
+    EXPECT_EQ(plan->lights.front().name, "Lamp of the photograph");
+}
+
+// Painted with three mistakes: see tools/make-photographs.
+TEST_F(ReviewCli, CompareNamesWhatIsPaintedWrong) {
+    const std::string taken = (m_folder / "touched-up.glauk").string();
+    const std::string map = (m_folder / "map.png").string();
+    const Finished compare =
+        run("compare " + (kDemo / "plan.json").string() + " " + (kDemo / "painted.jpg").string() +
+            " --pose " + write("pose.json", poseOf(2)) + " --json --map -o " + map + " --take " +
+            taken);
+    ASSERT_EQ(compare.code, 0) << compare.output;
+    const Json json = Json::parse(compare.output);
+    EXPECT_LT(json["mean_error_L"].get<double>(), 5.0);
+    const auto is_said = [&](const char* part, const char* fault) {
+        return std::ranges::any_of(json["mistakes"], [&](const Json& mistake) {
+            return mistake["part"] == part && mistake["fault"] == fault;
+        });
+    };
+    EXPECT_TRUE(is_said("hoodcape", "too-light")) << compare.output;
+    EXPECT_TRUE(is_said("plinth", "too-grey")) << compare.output;
+    EXPECT_GT(fs::file_size(map), 20'000U);
+    const auto plan = openPlan(taken, {});
+    ASSERT_TRUE(plan) << plan.error().message;
+    EXPECT_GE(plan->steps.touch_ups.size(), 3U);
+}
+
+TEST_F(ReviewCli, CompareAndRelightSayInOneLineWhatIsWrong) {
+    const std::string inputs = (kDemo / "plan.json").string() + " " + (kDemo / "bare.jpg").string();
+    const std::string pose = " --pose " + write("pose.json", poseOf(0));
+    const Finished lamp = run("compare " + inputs + pose + " --from ten");
+    EXPECT_NE(lamp.code, 0);
+    EXPECT_NE(lamp.output.find("an hour and a height"), std::string::npos) << lamp.output;
+    const Finished no_pose = run("relight-from " + inputs + " --pose " + write("bad.json", "{}"));
+    EXPECT_NE(no_pose.code, 0);
+    EXPECT_EQ(std::ranges::count(no_pose.output, '\n'), 1) << no_pose.output;
+    const Finished no_picture =
+        run("study-from " + write("no.jpg", "x") + " -o " + (m_folder / "study.glauk").string());
+    EXPECT_NE(no_picture.code, 0);
+    EXPECT_FALSE(fs::exists(m_folder / "study.glauk"));
+}
+
+TEST_F(ReviewCli, AStudyFromAPhotographHasBandsAndSteps) {
+    const std::string study = (m_folder / "study.glauk").string();
+    const Finished made = run("study-from " + (kDemo / "bare.jpg").string() + " -o " + study);
+    ASSERT_EQ(made.code, 0) << made.output;
+    const Finished bands = run("bands " + study + " --json");
+    ASSERT_EQ(bands.code, 0) << bands.output;
+    EXPECT_EQ(Json::parse(bands.output)["parts"].size(), 1U);
+    const Finished steps = run("steps " + study);
+    ASSERT_EQ(steps.code, 0) << steps.output;
+    EXPECT_NE(steps.output.find("Peak"), std::string::npos);
 }
 
 TEST_F(ReviewCli, MatchSaysInOneLineWhatIsWrong) {

@@ -21,7 +21,8 @@ OverPage::OverPage(PhotoDesk& desk, QWidget* parent)
     addSight();
     addOther();
     m_save = newButton("savePhoto", tr("Save this picture…"),
-                       tr("The photograph with what is drawn on it, as PNG, in full size"));
+                       tr("The photograph with what is drawn on it: a PNG in full size, or a "
+                          "page to print"));
     column().addWidget(m_save);
     column().addStretch(1);
     connect(m_save, &QPushButton::clicked, this, &OverPage::saveRequested);
@@ -90,6 +91,14 @@ void OverPage::addOther() {
 
 OnPhoto OverPage::what() const { return static_cast<OnPhoto>(std::max(0, m_what->currentIndex())); }
 
+QString OverPage::caption() const {
+    const PlanPhotograph* photo = m_desk.photo();
+    const QString what = m_what->currentIndex() == static_cast<int>(OnPhoto::Layer)
+                             ? m_layer->currentText()
+                             : m_what->currentText();
+    return photo == nullptr ? what : tr("%1 · %2").arg(q(photo->name), what);
+}
+
 PhotoRequest OverPage::request() const {
     PhotoRequest request;
     const PlanPhotograph* photo = m_desk.photo();
@@ -109,7 +118,7 @@ PhotoRequest OverPage::request() const {
             indexOf(work.steps, m_layers[static_cast<std::size_t>(m_layer->currentIndex())]);
     }
     request.sight.grey = m_grey->isChecked();
-    if (m_squint->isChecked()) request.sight.squint_px = kSquintShare * request.most_px;
+    if (m_squint->isChecked()) request.squint_share = kSquintShare;
     const int other = m_other->currentIndex();
     request.compares = other > 0;
     if (other > 1) {

@@ -19,6 +19,8 @@ class OverPage : public PlanPage {
 
     // What is to be made of the photograph on the desk; its bytes are filled in already.
     [[nodiscard]] PhotoRequest request() const;
+    // What is drawn on which photograph.
+    [[nodiscard]] QString caption() const;
     [[nodiscard]] bool mirrored() const { return m_mirrored->isChecked(); }
     [[nodiscard]] bool upsideDown() const { return m_upside_down->isChecked(); }
 

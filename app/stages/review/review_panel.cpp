@@ -3,6 +3,7 @@
 #include <QFileDialog>
 #include <limits>
 
+#include "app/stages/review/photo_paper.h"
 #include "app/widgets/text.h"
 
 namespace glaukophos {
@@ -53,7 +54,7 @@ ReviewPanel::ReviewPanel(Document& document, FigureView& view, PhotoView& photo_
     });
     connect(&m_saver, &PhotoMaker::failed, this, &ReviewPanel::problem);
     connect(&m_saver, &PhotoMaker::made, this, [this](const MadePhoto& photo) {
-        if (photo.picture.save(m_save_to, "PNG")) return;
+        if (writePhoto(photo, m_over->caption(), m_save_to)) return;
         emit problem(tr("%1 cannot be written. Choose another folder.").arg(m_save_to));
     });
     connect(m_pages, &PageTabs::pageShown, this, [this] {
@@ -135,7 +136,7 @@ void ReviewPanel::showVerdict() {
                                                                             : verdict.by_warmth);
     markFaults(verdict.factor);
     lookAtFigure();
-    emit made();
+    QMetaObject::invokeMethod(this, &ReviewPanel::made, Qt::QueuedConnection);
 }
 
 // The worst three, or the one that is chosen.
@@ -193,7 +194,8 @@ void ReviewPanel::showMarks() {
 
 void ReviewPanel::askSave() {
     const QString file =
-        QFileDialog::getSaveFileName(this, tr("The picture as PNG"), {}, tr("Pictures (*.png)"));
+        QFileDialog::getSaveFileName(this, tr("The picture as it is drawn on"), {},
+                                     tr("Pictures (*.png);;Pages to print (*.pdf)"));
     if (!file.isEmpty()) savePicture(file);
 }
 
