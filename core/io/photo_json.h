@@ -1,6 +1,9 @@
 // Photographs in plan.json: what is known of each; the pictures lie beside it.
 #pragma once
 
+#include <string_view>
+
+#include "core/base/result.h"
 #include "core/io/json_entry.h"
 #include "core/plan/photographs.h"
 

@@ -28,6 +28,47 @@ std::vector<Vec3> normalsOf(const Mesh& mesh) {
     return normals;
 }
 
+// Light on the table round the figure, worked out on a lattice: most of a picture shows it.
+class TableLight {
+  public:
+    TableLight(const Shadows& shadows, const Bounds& figure, float table_mm)
+        : m_corner(figure.centre() - Vec3::Constant(1.5F * figure.diagonal())) {
+        m_side = static_cast<int>(3.0F * figure.diagonal() / kStep_mm) + 2;
+        m_light.resize(static_cast<std::size_t>(m_side) * static_cast<std::size_t>(m_side));
+        tbb::parallel_for(0, m_side, [&](int y) {
+            for (int x = 0; x < m_side; ++x) {
+                const Vec3 place(m_corner.x() + kStep_mm * static_cast<float>(x),
+                                 m_corner.y() + kStep_mm * static_cast<float>(y), table_mm);
+                m_light[at(x, y)] = shadows.irradiance(place, Vec3::UnitZ());
+            }
+        });
+    }
+    // Between four points; beyond the lattice as at its rim.
+    [[nodiscard]] Vec3 irradiance(const Vec3& place) const {
+        const auto along = [&](float from_corner_mm) {
+            return std::clamp(from_corner_mm / kStep_mm, 0.0F, static_cast<float>(m_side) - 1.01F);
+        };
+        const float x = along(place.x() - m_corner.x());
+        const float y = along(place.y() - m_corner.y());
+        const auto i = static_cast<int>(x);
+        const auto j = static_cast<int>(y);
+        const float u = x - static_cast<float>(i);
+        const float v = y - static_cast<float>(j);
+        return (1.0F - v) * ((1.0F - u) * m_light[at(i, j)] + u * m_light[at(i + 1, j)]) +
+               v * ((1.0F - u) * m_light[at(i, j + 1)] + u * m_light[at(i + 1, j + 1)]);
+    }
+
+  private:
+    static constexpr float kStep_mm = 0.5F;
+    [[nodiscard]] std::size_t at(int x, int y) const {
+        return static_cast<std::size_t>(y) * static_cast<std::size_t>(m_side) +
+               static_cast<std::size_t>(x);
+    }
+    Vec3 m_corner;
+    int m_side = 0;
+    std::vector<Vec3> m_light;
+};
+
 struct Scene {
     const Subject& subject;
     const Shot& shot;
@@ -35,6 +76,7 @@ struct Scene {
     Optics optics;
     Shadows shadows;
     float table_mm;
+    TableLight table;
 };
 
 Vec3 tableColour(const Card& card, const Vec3& p) {
@@ -54,9 +96,7 @@ Vec3 colourOfTable(const Scene& scene, double x, double y) {
     const double reach = 400.0;  // the paper rises behind and has no edge
     const Eigen::Vector3d p = eye + std::min(depth, reach) * along;
     const Vec3 place = p.cast<float>();
-    const Vec3 light =
-        scene.shadows.irradiance(Vec3(place.x(), place.y(), scene.table_mm), Vec3::UnitZ());
-    return tableColour(scene.shot.card, place).cwiseProduct(light);
+    return tableColour(scene.shot.card, place).cwiseProduct(scene.table.irradiance(place));
 }
 
 Vec3 colourOfFigure(const Scene& scene, const Fragment& fragment) {
@@ -205,12 +245,16 @@ void bend(Subject& subject, double mean_mm, std::uint32_t seed) {
 
 Picture photographed(const Subject& subject, const Shot& shot) {
     const Bounds planned = boundsOf(subject.planned_mm);
+    const float table_mm = boundsOf(subject.mesh.positions_mm).low.z();
+    Shadows shadows(subject.mesh, shot);
+    TableLight table(shadows, planned, table_mm);
     const Scene scene{subject,
                       shot,
                       normalsOf(subject.mesh),
                       Optics(shot.body, planned),
-                      Shadows(subject.mesh, shot),
-                      boundsOf(subject.mesh.positions_mm).low.z()};
+                      std::move(shadows),
+                      table_mm,
+                      std::move(table)};
     Linear picture = exposed(scene);
     blur(picture, shot.body.width, shot.body.height, shot.body.blur_px);
     return developed(picture, shot.body);

@@ -176,7 +176,7 @@ TEST(Comparison, WhatCannotBeJudgedIsSaidInOneLine) {
     choice.light = {{}, 0.0};
     EXPECT_FALSE(comparedTo(flat, choice));
     choice = {};
-    choice.card_px = {{5.0, 5.0}};
+    choice.card_px = {{1.0, 1.0}};
     const auto corner = comparedTo(flat, choice);
     ASSERT_FALSE(corner);
 }

@@ -82,7 +82,7 @@ TEST(Study, APatchEndsWhereTheGreysChange) {
     dab.radius_mm = 200.0F;
     double area = 0.0;
     for (const std::uint32_t t : covered(form, **guide, dab)) {
-        area += areaVector(form.whole.mesh, form.whole.mesh.triangles[t]).norm() / 2.0;
+        area += areaVector(form.whole.mesh, form.whole.mesh.triangles[t]).norm();
     }
     const double whole = kStudyHeight_mm * kStudyHeight_mm / 2.0;
     EXPECT_NEAR(area / whole, 2.0 / 6.0, 0.03);

@@ -6,9 +6,12 @@ namespace glaukophos {
 
 PhotoVerdicts::PhotoVerdicts(PhotoDesk& desk, QObject* parent) : QObject(parent), m_desk(desk) {
     connect(&desk.document(), &Document::changed, this, [this](Aspect aspect) {
-        if (aspect != Aspect::Everything) return;
+        const bool same_plan =
+            aspect == Aspect::Steps || aspect == Aspect::Photographs || aspect == Aspect::Selection;
+        if (same_plan) return;
+        m_painted.clear();  // it was held against another plan
+        if (aspect != Aspect::Everything) return emit changed();
         stop();
-        m_painted.clear();
         m_lights.clear();
         m_last_light.reset();
         emit changed();
