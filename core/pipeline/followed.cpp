@@ -281,7 +281,8 @@ std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const 
     for (std::size_t l = 0; l < plan.lights.size(); ++l) {
         const Light& light = plan.lights[l];
         std::vector<float>& values = irradiance.of_lights[l];
-        if (throwsBack(light)) {
+        // What a photograph shows does not follow a hand.
+        if (throwsBack(light) || !all.form.whole.pictured.empty()) {
             values = gathered(before.of_lights[l], seen, vertices);
         } else if (traces.lights[l].irradiance != nullptr &&
                    isTracedFor(traces.lights[l], light, *plan.figure, traces.raised)) {

@@ -23,7 +23,7 @@ constexpr double kLeastApart_deg = 25.0;
 constexpr double kLeastBetter = 0.10;  // of what one lamp leaves unexplained
 constexpr double kLowest_z = 0.03;     // lamps stand above the table
 constexpr double kTrimmed = 0.08;      // of the samples: edges of shadows, slips of the match
-constexpr std::array<double, 4> kHalfAngles_deg = {1.0, 4.0, 9.0, 16.0};
+constexpr std::array<double, 4> kHalfAngles_deg = {1.5, 4.0, 8.0, 14.0};
 // What a camera's tone curve does to the codes, where no card tells.
 constexpr std::array<double, 6> kExponents = {0.7, 0.8, 0.9, 1.0, 1.1, 1.25};
 constexpr double kDoubtful = 0.6;
@@ -150,9 +150,10 @@ Fit fitAt(const Sought& sought, const std::vector<Vec3>& lamps, double half_angl
 }
 
 // Steps to the sides that become smaller where nothing is gained.
-Fit between(const Sought& sought, Fit fit, double half_angle_deg, const Progress& progress) {
+Fit between(const Sought& sought, Fit fit, double half_angle_deg, const Progress& progress,
+            double step_deg = 6.0) {
     fit = fitAt(sought, fit.lamps, half_angle_deg);
-    for (double step_deg = 6.0; step_deg > 0.4 && !progress.stopped();) {
+    for (; step_deg > 0.4 && !progress.stopped();) {
         bool better = false;
         for (std::size_t l = 0; l < fit.lamps.size(); ++l) {
             const Frame frame = frameAround(fit.lamps[l]);
@@ -277,10 +278,11 @@ Found lampsFor(Sought sought, const std::array<Fit, 2>& starts, const Progress& 
     }
     trim(sought, best.fit, best.half_angle_deg);
     best.fit = between(sought, best.fit, best.half_angle_deg, progress);
+    const Fit of_usual = best.fit;
     for (const double half_angle : kHalfAngles_deg) {
-        const Fit other = fitAt(sought, best.fit.lamps, half_angle);
+        Fit other = between(sought, of_usual, half_angle, progress, 1.0);
         if (other.left >= best.fit.left) continue;
-        best = {other, half_angle};
+        best = {std::move(other), half_angle};
     }
     return best;
 }

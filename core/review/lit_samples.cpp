@@ -12,7 +12,7 @@ namespace {
 
 constexpr std::size_t kMost = 3500;
 constexpr float kLeastFacing = 0.25F;
-constexpr int kRaysOfLamp = 6;
+constexpr int kRaysOfLamp = 10;
 constexpr double kGoldenTurn = 2.399963229728653;  // pi (3 - sqrt 5): turns that spread evenly
 
 struct Shown {

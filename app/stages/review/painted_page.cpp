@@ -100,7 +100,10 @@ void PaintedPage::addVerdict() {
     row->addWidget(m_take_worst, 1);
     column().addLayout(row);
     connect(m_compare, &QPushButton::clicked, this, &PaintedPage::compare);
-    connect(m_shown, &QComboBox::activated, this, &PaintedPage::chosen);
+    connect(m_shown, &QComboBox::activated, this, [this] {
+        refresh();
+        emit chosen();
+    });
     connect(m_faults, &QListWidget::currentRowChanged, this, [this] {
         refreshFault();
         emit chosen();
@@ -168,6 +171,16 @@ void PaintedPage::compare() {
     m_verdicts.compare(choice());
 }
 
+QString PaintedPage::summaryOf(const Verdict& verdict) const {
+    QStringList sentences = {tr("%1 % of what is seen can be judged, the pale rest cannot.")
+                                 .arg(100.0 * verdict.judged_share, 0, 'f', 0),
+                             tr("L* is %1 off on average.").arg(verdict.mean_error, 0, 'f', 1)};
+    if (verdict.faults.empty()) sentences << tr("Nothing is off by as much as a layer would mend.");
+    if (shown() == Shown::Value) sentences << tr("Yellow: too light. Violet: too dark.");
+    if (shown() == Shown::Warmth) sentences << tr("Orange: too warm. Blue: too cold.");
+    return sentences.join(QLatin1Char(' '));
+}
+
 void PaintedPage::refreshFault() {
     const Verdict* verdict = m_verdicts.painted();
     const int row = chosenFault();
@@ -222,14 +235,7 @@ void PaintedPage::showPlan(const Plan& /*plan*/) {
                            : matched        ? tr("Not compared yet.")
                                      : tr("This photograph is not matched yet: go to Match."));
     } else {
-        m_summary->setText(
-            tr("%1 % of what is seen can be judged, the pale rest cannot. L* is %2 off on average. "
-               "%3")
-                .arg(100.0 * verdict->judged_share, 0, 'f', 0)
-                .arg(verdict->mean_error, 0, 'f', 1)
-                .arg(verdict->faults.empty()
-                         ? tr("Nothing is off by as much as a layer would mend.")
-                         : QString()));
+        m_summary->setText(summaryOf(*verdict));
         for (std::size_t i = 0; i < verdict->faults.size(); ++i) {
             m_faults->addItem(tr("%1. %2").arg(i + 1).arg(q(verdict->faults[i].words)));
         }

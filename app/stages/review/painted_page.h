@@ -36,6 +36,7 @@ class PaintedPage : public PlanPage {
     void addVerdict();
     void compare();
     void refreshFault();
+    [[nodiscard]] QString summaryOf(const Verdict& verdict) const;
     [[nodiscard]] ComparisonChoice choice() const;
     [[nodiscard]] CardWay cardWay() const;
     [[nodiscard]] std::size_t patchesWanted() const;
