@@ -206,53 +206,47 @@ void addColours(const Comparison& of, const Evaluated& e, const Regions& regions
     }
 }
 
-// How much of a part is as light as each of its bands is planned.
+double apart(const Lab& a, const Lab& b) { return std::hypot(a.L - b.L, a.a - b.a, a.b - b.b); }
+
+// Of a band, how much is nearer to the band above it.
+double shareAbove(const Comparison& of, const Region& region, const Region& above) {
+    const double border = 0.5 * (region.planned.L + above.planned.L);
+    const auto over = std::ranges::count_if(
+        region.pixels, [&](std::size_t p) { return of.fine_painted[p].L > border; });
+    return static_cast<double>(over) / static_cast<double>(region.pixels.size());
+}
+
+// A layer that was drawn over most of the band below: that one has its colour.
 void addSpread(const Comparison& of, const Evaluated& e, const Regions& regions,
                std::vector<PaintedFault>& faults) {
-    for (std::size_t part = 0; part < e.plan.parts.size(); ++part) {
-        std::vector<const Region*> ladder;
-        std::vector<int> bands;
-        for (const auto& [key, region] : regions) {
-            if (key.first != part) continue;
-            ladder.push_back(&region);
-            bands.push_back(key.second);
+    constexpr double kMost = 0.6;
+    for (const auto& [key, region] : regions) {
+        const auto above = regions.find({key.first, key.second + 1});
+        if (above == regions.end()) continue;
+        const Lab& planned_above = above->second.planned;
+        const double share = shareAbove(of, region, above->second);
+        if (planned_above.L - region.planned.L < kApart || share < kMost ||
+            apart(region.painted, planned_above) > 0.5 * apart(region.planned, planned_above)) {
+            continue;
         }
-        if (ladder.size() < 3) continue;
-        std::vector<double> borders;
-        bool apart = true;
-        for (std::size_t b = 1; b < ladder.size(); ++b) {
-            apart = apart && ladder[b]->planned.L - ladder[b - 1]->planned.L >= kApart;
-            borders.push_back(0.5 * (ladder[b]->planned.L + ladder[b - 1]->planned.L));
-        }
-        if (!apart) continue;
-        std::vector<double> painted(ladder.size(), 0.0);
-        std::vector<double> planned(ladder.size(), 0.0);
-        for (const Region* region : ladder) {
-            for (const std::size_t p : region->pixels) {
-                painted[bandOf(of.painted[p].L, borders)] += 1.0;
-                planned[bandOf(of.planned[p].L, borders)] += 1.0;
-            }
-        }
-        for (std::size_t b = 2; b < ladder.size(); ++b) {
-            const bool grew = planned[b] < 0.8 * planned[b - 1] && painted[b] > painted[b - 1] &&
-                              painted[b] > 1.6 * planned[b];
-            const bool off_itself = std::ranges::any_of(faults, [&](const PaintedFault& other) {
-                return other.part == part &&
-                       std::ranges::find(other.bands, bands[b]) != other.bands.end();
+        const auto off_itself = [&](int band) {
+            return std::ranges::any_of(faults, [&](const PaintedFault& other) {
+                return other.part == key.first &&
+                       std::ranges::find(other.bands, band) != other.bands.end();
             });
-            if (!grew || off_itself) continue;
-            PaintedFault fault = faultAt(of, e, part, bands[b], worstPixel(of, *ladder[b - 1]));
-            fault.touch_up.fault = Fault::NotShrunk;
-            fault.touch_up.by = ladder[b]->planned.L - ladder[b - 1]->planned.L;
-            fault.touch_up.area_mm2 = (painted[b] - planned[b]) / (of.px_a_mm * of.px_a_mm);
-            fault.weight = painted[b] / std::max(1.0, planned[b]);
-            // It is what makes the band below too light.
-            std::erase_if(faults, [&](const PaintedFault& other) {
-                return other.part == part && other.touch_up.fault == Fault::TooLight &&
-                       other.bands == std::vector<int>{bands[b - 1]};
-            });
-            faults.push_back(std::move(fault));
-        }
+        };
+        if (off_itself(key.second + 1)) continue;
+        PaintedFault fault = faultAt(of, e, key.first, key.second + 1, worstPixel(of, region));
+        fault.touch_up.fault = Fault::NotShrunk;
+        fault.touch_up.by = planned_above.L - region.planned.L;
+        fault.touch_up.area_mm2 = share * region.area_mm2(of);
+        fault.weight = fault.touch_up.by / kLeastWrongLightness;
+        // It is what makes the band below too light.
+        std::erase_if(faults, [&](const PaintedFault& other) {
+            return other.part == key.first && other.touch_up.fault == Fault::TooLight &&
+                   other.bands == std::vector<int>{key.second};
+        });
+        faults.push_back(std::move(fault));
     }
 }
 

@@ -162,6 +162,21 @@ TEST(Comparison, ABandOfAnotherHueIsFound) {
     EXPECT_TRUE(fault == Fault::TooWarm || fault == Fault::TooGrey) << faults.front().words;
 }
 
+TEST(Comparison, ALayerThatSpreadOverTheBandBelowIsNamedAsThat) {
+    const auto [part, band] = largestPlace(3);
+    ASSERT_GT(worked()->appearance->bands.parts[part].areas_mm2.at(band - 1), 10.0);
+    const Taken wrong = taken([&, part = part, band = band](camera::Subject& subject) {
+        camera::paintWrong(subject, *worked(), {part, band, camera::Slip::Grown, 0.0});
+    });
+    const auto comparison = comparedTo(wrong);
+    ASSERT_TRUE(comparison) << comparison.error().message;
+    const auto faults = faultsIn(*comparison, *worked());
+    ASSERT_FALSE(faults.empty());
+    EXPECT_EQ(faults.front().part, part);
+    EXPECT_EQ(faults.front().touch_up.fault, Fault::NotShrunk) << faults.front().words;
+    EXPECT_EQ(faults.front().bands, std::vector<int>{static_cast<int>(band)});
+}
+
 TEST(Comparison, WhatCannotBeJudgedIsSaidInOneLine) {
     const Taken plain = taken({}, [](camera::Shot& shot) { shot.card.there = false; });
     const auto none = comparedTo(plain);
