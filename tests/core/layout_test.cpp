@@ -16,7 +16,7 @@ namespace fs = std::filesystem;
 const std::vector<std::string> kCore = {"base",   "geometry", "colour",   "light",    "value",
                                         "effect", "figure",   "plan",     "lighting", "painted",
                                         "mixing", "work",     "findings", "pipeline", "picture",
-                                        "io",     "photo", "review"};
+                                        "io",     "photo",    "review"};
 const std::vector<std::string> kApp = {"widgets", "jobs",  "document", "view",   "pages",
                                        "stages",  "bench", "paper",    "window", "scripts"};
 
