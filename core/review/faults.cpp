@@ -172,8 +172,9 @@ PaintedFault faultAt(const Comparison& of, const Evaluated& e, std::size_t part,
     fault.place_mm = (1.0F - hit.u - hit.v) * mesh.positions_mm[t[0]] +
                      hit.u * mesh.positions_mm[t[1]] + hit.v * mesh.positions_mm[t[2]];
     const auto width = static_cast<std::size_t>(of.grid.width);
-    fault.pixel = of.factor * Eigen::Vector2d(static_cast<double>(pixel % width) + 0.5,
-                                              static_cast<double>(pixel / width) + 0.5);
+    const std::size_t row = pixel / width;
+    fault.pixel = of.factor * Eigen::Vector2d(static_cast<double>(pixel - row * width) + 0.5,
+                                              static_cast<double>(row) + 0.5);
     return fault;
 }
 
@@ -221,7 +222,9 @@ void addSpread(const Comparison& of, const Evaluated& e, const Regions& regions,
                std::vector<PaintedFault>& faults) {
     constexpr double kMost = 0.6;
     for (const auto& [key, region] : regions) {
-        const auto above = regions.find({key.first, key.second + 1});
+        const std::size_t part = key.first;
+        const int band = key.second;
+        const auto above = regions.find({part, band + 1});
         if (above == regions.end()) continue;
         const Lab& planned_above = above->second.planned;
         const double share = shareAbove(of, region, above->second);
@@ -229,22 +232,20 @@ void addSpread(const Comparison& of, const Evaluated& e, const Regions& regions,
             apart(region.painted, planned_above) > 0.5 * apart(region.planned, planned_above)) {
             continue;
         }
-        const auto off_itself = [&](int band) {
-            return std::ranges::any_of(faults, [&](const PaintedFault& other) {
-                return other.part == key.first &&
-                       std::ranges::find(other.bands, band) != other.bands.end();
-            });
-        };
-        if (off_itself(key.second + 1)) continue;
-        PaintedFault fault = faultAt(of, e, key.first, key.second + 1, worstPixel(of, region));
+        const bool off_itself = std::ranges::any_of(faults, [&](const PaintedFault& other) {
+            return other.part == part &&
+                   std::ranges::find(other.bands, band + 1) != other.bands.end();
+        });
+        if (off_itself) continue;
+        PaintedFault fault = faultAt(of, e, part, band + 1, worstPixel(of, region));
         fault.touch_up.fault = Fault::NotShrunk;
         fault.touch_up.by = planned_above.L - region.planned.L;
         fault.touch_up.area_mm2 = share * region.area_mm2(of);
         fault.weight = fault.touch_up.by / kLeastWrongLightness;
         // It is what makes the band below too light.
         std::erase_if(faults, [&](const PaintedFault& other) {
-            return other.part == key.first && other.touch_up.fault == Fault::TooLight &&
-                   other.bands == std::vector<int>{key.second};
+            return other.part == part && other.touch_up.fault == Fault::TooLight &&
+                   other.bands == std::vector<int>{band};
         });
         faults.push_back(std::move(fault));
     }
@@ -277,7 +278,7 @@ void addOverSource(const Comparison& of, const Evaluated& e, const Regions& regi
             fault.touch_up.area_mm2 = region.area_mm2(of);
             fault.weight = 1.0 + over / kLeastWrongLightness;
             std::erase_if(faults, [&](const PaintedFault& other) {
-                return other.part == key.first && other.touch_up.fault == Fault::TooLight &&
+                return other.part == fault.part && other.touch_up.fault == Fault::TooLight &&
                        other.bands == fault.bands;
             });
             faults.push_back(std::move(fault));

@@ -302,9 +302,7 @@ int tryPainted(const Asked& asked, const Plan& plan) {
     return 0;
 }
 
-}  // namespace
-
-int main(int argc, char** argv) {
+int runTrials(int argc, char** argv) {
     CLI::App app(
         "Finds light and mistakes in photographs of the simulated camera, and says how well.");
     Asked asked;
@@ -326,4 +324,15 @@ int main(int argc, char** argv) {
         return 0;
     }
     return tryPainted(asked, *plan);
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    try {
+        return runTrials(argc, argv);
+    } catch (const std::exception& e) {
+        std::fputs(e.what(), stderr);
+        return 2;
+    }
 }

@@ -14,9 +14,12 @@ namespace {
 
 constexpr std::array<double, 3> kReflectances = {0.85, 0.18, 0.035};
 
+constexpr std::size_t kBytes = 480UL * 360UL * 3UL;
+
 // A table with three squares in a row; codes by `camera` of what is sent back.
 Photograph photoOf(const std::function<Vec3d(const Vec3d&)>& camera) {
-    Photograph photo{480, 360, std::vector<std::uint8_t>(480U * 360U * 3U)};
+    Photograph photo{480, 360, std::vector<std::uint8_t>(kBytes)};
+    std::size_t at = 0;
     for (int y = 0; y < photo.height; ++y) {
         for (int x = 0; x < photo.width; ++x) {
             double reflectance = 0.30 + 0.0001 * x;
@@ -25,7 +28,7 @@ Photograph photoOf(const std::function<Vec3d(const Vec3d&)>& camera) {
             }
             const Vec3d code = camera(Vec3d::Constant(reflectance));
             for (int c = 0; c < 3; ++c) {
-                photo.rgb[static_cast<std::size_t>(3 * (480 * y + x) + c)] =
+                photo.rgb[at++] =
                     static_cast<std::uint8_t>(std::lround(255.0 * std::clamp(code[c], 0.0, 1.0)));
             }
         }
@@ -96,7 +99,7 @@ TEST(Card, WhatCannotServeIsSaidInOneLine) {
     };
     const Photograph clipped = photoOf([](const Vec3d& light) { return encodedAs(1.5 * light); });
     EXPECT_NE(message(findCard(clipped)).find("clipped"), std::string::npos);
-    const Photograph none = {480, 360, std::vector<std::uint8_t>(480U * 360U * 3U, 90)};
+    const Photograph none = {480, 360, std::vector<std::uint8_t>(kBytes, 90)};
     EXPECT_NE(message(findCard(none)).find("No card was found"), std::string::npos);
     const Photograph good = photoOf([](const Vec3d& light) { return encodedAs(0.8 * light); });
     const std::vector<Eigen::Vector2d> outside = {{1000.0, 20.0}};

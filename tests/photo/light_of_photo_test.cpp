@@ -119,7 +119,7 @@ TEST(LightOfPhoto, TheStandInsLampIsFoundOnAFigureWithShadows) {
 TEST(LightOfPhoto, NothingToSeeIsSaid) {
     const PhotoCamera camera = frontCamera();
     const Photograph black{camera.width, camera.height,
-                           std::vector<std::uint8_t>(640U * 480U * 3U, 1)};
+                           std::vector<std::uint8_t>(640UL * 480UL * 3UL, 1)};
     const auto found = lightOfPhoto(*ball()->form, black, camera, std::nullopt, {});
     ASSERT_FALSE(found);
     EXPECT_NE(found.error().message.find("too dark"), std::string::npos);
