@@ -251,20 +251,43 @@ void addSpread(const Comparison& of, const Evaluated& e, const Regions& regions,
     }
 }
 
-// A source has to be the lightest of what it lights.
+// L* that what is judged of some parts is off by, however small: sources are. None: not judged.
+std::optional<double> offOf(const Comparison& of, const Evaluated& e,
+                            const std::vector<PartIndex>& parts) {
+    constexpr int kFewest_px = 20;
+    double sum = 0.0;
+    int count = 0;
+    for (std::size_t p = 0; p < of.sighted.size(); ++p) {
+        if (of.sighted[p] != Sighted::Judged) continue;
+        const PartIndex part = e.plan.figure->surface.labels[of.frame.pixels[p].triangle];
+        if (std::ranges::find(parts, part) == parts.end()) continue;
+        sum += of.fine_painted[p].L - of.fine_planned[p].L;
+        ++count;
+    }
+    return count < kFewest_px ? std::nullopt : std::optional(sum / count);
+}
+
+double lightestOf(const Evaluated& e, const std::vector<PartIndex>& parts) {
+    double lightest = 0.0;
+    for (const PartIndex part : parts) {
+        for (const Rung& rung : e.appearance->ladders[part]) {
+            if (rung.present) lightest = std::max(lightest, rung.target.L);
+        }
+    }
+    return lightest;
+}
+
+// A source has to be the lightest of what it lights. Its lightest place may be too small to be
+// judged: it is off as what is judged of it.
 void addOverSource(const Comparison& of, const Evaluated& e, const Regions& regions,
                    std::vector<PaintedFault>& faults) {
     for (std::size_t l = 0; l < e.plan.lights.size(); ++l) {
         const Light& light = e.plan.lights[l];
         if (!isNear(light.kind) || !shines(e.plan, l)) continue;
-        double painted = -1.0;
-        double planned = -1.0;
-        for (const auto& [key, region] : regions) {
-            if (std::ranges::find(light.own_parts, key.first) == light.own_parts.end()) continue;
-            painted = std::max(painted, region.painted.L);
-            planned = std::max(planned, region.planned.L);
-        }
-        if (painted < 0.0) continue;
+        const auto off = offOf(of, e, light.own_parts);
+        if (!off) continue;
+        const double planned = lightestOf(e, light.own_parts);
+        const double painted = planned + *off;
         for (const auto& [key, region] : regions) {
             const Ladder& ladder = e.appearance->ladders[key.first];
             const auto band = static_cast<std::size_t>(key.second);
