@@ -181,7 +181,7 @@ Result<void> runRelightFrom(const CommonOptions& options, const RelightOptions& 
     const Form& form = *plan->figure->form;
     const auto straight = straightBy(relight.pose, form);
     if (!straight) return tl::unexpected(straight.error());
-    const auto found = lightOfPhoto(form, straight->photo, straight->camera, std::nullopt, {});
+    const auto found = lightOfPhoto(form, straight->photo, straight->camera, {});
     if (!found) return tl::unexpected(found.error());
     if (!relight.take.empty()) {
         takeLight(*plan, found->light);

@@ -2,8 +2,6 @@
 
 #include <algorithm>
 
-#include "core/photo/model_edges.h"
-
 namespace glaukophos {
 
 BenchPhoto::BenchPhoto(Document& document, QWidget* parent)
@@ -12,7 +10,12 @@ BenchPhoto::BenchPhoto(Document& document, QWidget* parent)
     setFocusPolicy(Qt::NoFocus);  // keys belong to the work
     connect(&m_maker, &PhotoMaker::made, this, [this](const MadePhoto& photo) {
         setPicture(photo.picture);
-        lookAtFigure(photo.factor);
+        // Once a photograph: what the painter moved stays as it is.
+        const PlanPhotograph* newest = newestMatched();
+        if (newest != nullptr && newest->bytes != m_looked_at) {
+            m_looked_at = newest->bytes;
+            lookAtFigure(newest->place->camera, m_document.plan().figure->bounds(), photo.factor);
+        }
         emit shown();
     });
     connect(&m_maker, &PhotoMaker::failed, this,
@@ -36,18 +39,6 @@ void BenchPhoto::showStep(std::size_t step) {
     request.evaluated = m_document.evaluated();
     request.on = {OnPhoto::Layer, 0.75, step};
     m_maker.request(std::move(request));
-}
-
-// Once a photograph: what the painter moved stays as it is.
-void BenchPhoto::lookAtFigure(int factor) {
-    const PlanPhotograph* photo = newestMatched();
-    if (photo == nullptr || photo->bytes == m_looked_at) return;
-    m_looked_at = photo->bytes;
-    const auto box = boxSeen(photo->place->camera, m_document.plan().figure->bounds());
-    if (box.isEmpty()) return;
-    lookAt(QRectF(QPointF(box.min().x(), box.min().y()) / factor,
-                  QPointF(box.max().x(), box.max().y()) / factor) &
-           QRectF(picture().rect()));
 }
 
 }  // namespace glaukophos

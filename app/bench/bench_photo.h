@@ -22,7 +22,6 @@ class BenchPhoto : public PhotoView {
 
   private:
     [[nodiscard]] const PlanPhotograph* newestMatched() const;
-    void lookAtFigure(int factor);
 
     Document& m_document;
     PhotoBytes m_looked_at;

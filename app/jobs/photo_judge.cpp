@@ -26,8 +26,7 @@ Result<Verdict> PhotoJudge::judge(const JudgeRequest& request, const Progress& p
     Verdict verdict;
     verdict.bytes = request.bytes;
     if (request.evaluated == nullptr) {
-        auto light = lightOfPhoto(*request.figure->form, straight.photo, straight.camera,
-                                  std::nullopt, progress);
+        auto light = lightOfPhoto(*request.figure->form, straight.photo, straight.camera, progress);
         if (!light) return tl::unexpected(light.error());
         verdict.light = std::move(*light);
         return verdict;

@@ -47,10 +47,8 @@ Result<MadePhoto> PhotoMaker::make(const PhotoRequest& request) {
         on = planOnPhotograph(*request.evaluated, plain, reduced(*request.camera, made.factor),
                               request.on);
     }
-    PhotoSight sight = request.sight;
-    if (request.squint_share > 0.0) {
-        sight.squint_px = request.squint_share * std::max(plain.width, plain.height);
-    }
+    const PhotoSight sight{request.grey,
+                           request.squint_share * std::max(plain.width, plain.height)};
     made.picture = toQImage(asSeen(on.picture, sight));
     made.labels = std::move(on.labels);
     if (!request.compares) return made;

@@ -16,8 +16,8 @@ struct PhotoRequest {
     std::optional<PhotoCamera> camera;  // where it is known, the photograph is straightened
     EvaluatedPtr evaluated;             // null: the photograph alone
     OnPhotoChoice on;
-    PhotoSight sight;
-    double squint_share = 0.0;  // of the long side of what is made, instead of the sight's blur
+    bool grey = false;
+    double squint_share = 0.0;  // blur, of the long side of what is made
     PhotoBytes other;           // beside the slider; null: the same photograph without the plan
     bool compares = false;
     int most_px = 2000;  // long side of what is made

@@ -7,7 +7,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/widgets/inked_text.h"
 #include "app/widgets/theme.h"
+#include "core/photo/model_edges.h"
 
 namespace glaukophos {
 namespace {
@@ -17,17 +19,7 @@ constexpr double kLoupe_px = 150.0;
 constexpr double kLoupe = 4.0;  // times as large as the photograph's own pixels
 constexpr double kGrip_px = 9.0;
 constexpr double kMostZoom = 20.0;
-
-// Read on any ground: ink with a pale rim.
-void paintText(QPainter& painter, const QPointF& middle, const QString& text) {
-    QPainterPath path;
-    const QFont& font = painter.font();
-    const QRectF box = QFontMetricsF(font).boundingRect(text);
-    path.addText(middle - box.center(), font, text);
-    painter.strokePath(
-        path, QPen(QColor(255, 255, 255, 220), 3.5, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    painter.fillPath(path, QColor(20, 20, 20));
-}
+constexpr double kRim_px = 3.5;  // of words
 
 }  // namespace
 
@@ -63,6 +55,14 @@ void PhotoView::lookAt(const QRectF& pixels) {
     m_middle = {std::clamp(pixels.center().x() / m_picture.width(), 0.0, 1.0),
                 std::clamp(pixels.center().y() / m_picture.height(), 0.0, 1.0)};
     update();
+}
+
+void PhotoView::lookAtFigure(const PhotoCamera& camera, const Bounds& figure, int factor) {
+    const auto box = boxSeen(camera, figure);
+    if (box.isEmpty()) return;
+    lookAt(QRectF(QPointF(box.min().x(), box.min().y()) / factor,
+                  QPointF(box.max().x(), box.max().y()) / factor) &
+           QRectF(m_picture.rect()));
 }
 
 void PhotoView::setOther(const QImage& other) {
@@ -174,14 +174,14 @@ void PhotoView::paintMarks(QPainter& painter) const {
             painter.drawLine(at + QPointF(0, in), at + QPointF(0, out));
             painter.drawLine(at - QPointF(0, in), at - QPointF(0, out));
         }
-        paintText(painter, at + QPointF(14, -12),
-                  m_marks[i].off ? tr("%1 off").arg(i + 1) : QString::number(i + 1));
+        paintInked(painter, at + QPointF(14, -12),
+                   m_marks[i].off ? tr("%1 off").arg(i + 1) : QString::number(i + 1), kRim_px);
     }
 }
 
 void PhotoView::paintNumbers(QPainter& painter) const {
     for (const PhotoNumber& number : m_numbers) {
-        paintText(painter, positionOf(number.pixel), number.text);
+        paintInked(painter, positionOf(number.pixel), number.text, kRim_px);
     }
 }
 

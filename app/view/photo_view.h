@@ -7,6 +7,9 @@
 #include <optional>
 #include <vector>
 
+#include "core/geometry/mesh.h"
+#include "core/geometry/photo_camera.h"
+
 namespace glaukophos {
 
 // A place of the figure in the photograph, numbered as in the list of pairs.
@@ -31,6 +34,8 @@ class PhotoView : public QWidget {
     // photograph than before is shown.
     void setPicture(const QImage& picture, const QString& words = {});
     void lookAt(const QRectF& pixels);
+    // At what `camera` sees of a figure, in a picture made smaller by `factor`.
+    void lookAtFigure(const PhotoCamera& camera, const Bounds& figure, int factor);
     // Shown to the right of a slider; null: none. As large as the picture, or it is made so.
     void setOther(const QImage& other);
     void setMarks(std::vector<PhotoMark> marks);

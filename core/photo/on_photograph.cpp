@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "core/geometry/at_hit.h"
 #include "core/photo/linear_photo.h"
 #include "core/picture/layer_map.h"
 #include "core/picture/render.h"
@@ -51,8 +52,7 @@ void layLayer(const Evaluated& e, const TracedFrame& frame, const OnPhotoChoice&
         const PixelHit& hit = frame.pixels[i];
         if (hit.triangle == kNothing || !on[surface.labels[hit.triangle]]) continue;
         const Triangle& t = surface.mesh.triangles[hit.triangle];
-        const float covered = (1.0F - hit.u - hit.v) * coverage[t[0]] + hit.u * coverage[t[1]] +
-                              hit.v * coverage[t[2]];
+        const float covered = atHit(coverage, t, hit);
         const float share = static_cast<float>(choice.strength) * std::clamp(covered, 0.0F, 1.0F);
         pixels[i] = (1.0F - share) * pixels[i] + share * paint;
     }

@@ -5,6 +5,8 @@
 #include <algorithm>
 #include <map>
 
+#include "core/geometry/at_hit.h"
+
 namespace glaukophos {
 namespace {
 
@@ -19,8 +21,7 @@ std::vector<std::uint32_t> regionsOf(const Figure& figure, const TracedFrame& fr
         const PartIndex part = figure.partShownBy(hit);
         if (look.is_source[part]) continue;
         const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
-        const float lightness = (1.0F - hit.u - hit.v) * look.lightness[t[0]] +
-                                hit.u * look.lightness[t[1]] + hit.v * look.lightness[t[2]];
+        const float lightness = atHit(look.lightness, t, hit);
         regions[i] =
             static_cast<std::uint32_t>(std::size_t{part} * 16 + bandOf(lightness, look.borders));
     }

@@ -7,6 +7,7 @@
 #include <cmath>
 #include <map>
 
+#include "core/geometry/at_hit.h"
 #include "core/picture/look.h"
 #include "core/picture/render.h"
 
@@ -51,9 +52,7 @@ std::vector<SeenPixel> seenIn(const Plan& plan, const Appearance& appearance,
         const Triangle& t = figure.surface.mesh.triangles[hit.triangle];
         const PartIndex part = figure.partShownBy(hit);
         const std::vector<float>& painted = appearance.values.painted;
-        seen[i] = {
-            part, !sources[part],
-            (1.0F - hit.u - hit.v) * painted[t[0]] + hit.u * painted[t[1]] + hit.v * painted[t[2]]};
+        seen[i] = {part, !sources[part], atHit(painted, t, hit)};
     }
     return seen;
 }

@@ -134,7 +134,7 @@ Result<CardPatch> patchAt(const Photograph& photo, const Eigen::Vector2d& middle
                                 "shadows off it.",
                                 name));
     }
-    return CardPatch{middle, side, seen};
+    return CardPatch{middle, seen};
 }
 
 Result<CardSeen> cardOf(const Photograph& photo, std::span<const Eigen::Vector2d> middles,

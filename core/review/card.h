@@ -21,7 +21,6 @@ std::string problemWith(const CardReflectances& card);
 
 struct CardPatch {
     Eigen::Vector2d middle_px = Eigen::Vector2d::Zero();
-    double side_px = 0.0;      // about how large it is
     Vec3 seen = Vec3::Zero();  // mean code 0..1 of each channel
 };
 

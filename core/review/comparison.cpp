@@ -5,6 +5,7 @@
 #include <cmath>
 #include <opencv2/imgproc.hpp>
 
+#include "core/geometry/at_hit.h"
 #include "core/photo/straightened.h"
 #include "core/picture/render.h"
 #include "core/work/laid_paint.h"
@@ -64,12 +65,6 @@ Result<std::array<double, 3>> lightOnCard(const CardSeen& card, const PhotoCamer
     return result;
 }
 
-// What each pixel shows, between the corners of its triangle.
-template <class T>
-T between(const std::vector<T>& of, const Triangle& t, const PixelHit& hit) {
-    return T((1.0F - hit.u - hit.v) * of[t[0]] + hit.u * of[t[1]] + hit.v * of[t[2]]);
-}
-
 struct Fields {
     cv::Mat sent;     // light sent back in the photograph, CV_32FC3
     cv::Mat planned;  // what would be, painted as planned
@@ -125,10 +120,10 @@ Fields fieldsOf(const Asked& asked) {
             const PixelHit& hit = asked.frame.at(x, y);
             if (hit.triangle == kNothing || rim.at<std::uint8_t>(y, x) != 0) continue;
             const Triangle& t = surface.mesh.triangles[hit.triangle];
-            const float falls = between(asked.falls, t, hit);
+            const float falls = atHit(asked.falls, t, hit);
             const CameraRay ray = rayThrough(asked.from, grid, static_cast<float>(x) + 0.5F,
                                              static_cast<float>(y) + 0.5F);
-            const float facing = -between(surface.normals, t, hit).normalized().dot(ray.direction);
+            const float facing = -atHit(surface.normals, t, hit).normalized().dot(ray.direction);
             const std::size_t at =
                 3 * (static_cast<std::size_t>(y) * static_cast<std::size_t>(grid.width) +
                      static_cast<std::size_t>(x));
@@ -137,7 +132,7 @@ Fields fieldsOf(const Asked& asked) {
             if (std::max({code[0], code[1], code[2]}) >= kTooBright) continue;
             const Vec3 sent = asked.curve.light(
                 Eigen::Vector3d(code[0], code[1], code[2]).cast<float>() / 255.0F);
-            const Vec3 planned = falls * between(asked.planned, t, hit);
+            const Vec3 planned = falls * atHit(asked.planned, t, hit);
             fields.sent.at<cv::Vec3f>(y, x) = {sent.x(), sent.y(), sent.z()};
             fields.planned.at<cv::Vec3f>(y, x) = {planned.x(), planned.y(), planned.z()};
             fields.falls.at<float>(y, x) = falls;
@@ -206,7 +201,7 @@ float leastLight(const PhotoLight& light, const std::vector<float>& falls, const
     for (std::size_t p = 0; p < frame.pixels.size(); p += 7) {
         const PixelHit& hit = frame.pixels[p];
         if (hit.triangle != kNothing)
-            seen.push_back(between(falls, surface.mesh.triangles[hit.triangle], hit));
+            seen.push_back(atHit(falls, surface.mesh.triangles[hit.triangle], hit));
     }
     if (seen.empty()) return 0.0F;
     const auto near_peak = seen.begin() + static_cast<std::ptrdiff_t>(seen.size() * 99 / 100);
@@ -215,6 +210,12 @@ float leastLight(const PhotoLight& light, const std::vector<float>& falls, const
 }
 
 }  // namespace
+
+double warmer(const Lab& painted, const Lab& planned) {
+    constexpr double kOrange_deg = 60.0;
+    return (painted.a - planned.a) * std::cos(radians(kOrange_deg)) +
+           (painted.b - planned.b) * std::sin(radians(kOrange_deg));
+}
 
 Result<Comparison> compared(const Evaluated& e, const Photograph& photo, const PhotoCamera& camera,
                             const ComparisonChoice& choice, const Progress& progress) {

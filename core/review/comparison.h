@@ -50,6 +50,9 @@ inline constexpr double kLitShare = 1.0 / 3.0;
 // A card that the lamp meets more flatly than this tells little: height above the table.
 inline constexpr double kFlattestOnCard_deg = 30.0;
 
+// How much warmer one colour is than another: along the hue of orange in CIELAB.
+double warmer(const Lab& painted, const Lab& planned);
+
 // `photo` is straightened and `camera` without distortion; `e` has its desk. Fails where the card
 // or the light cannot be used, where hardly anything of the figure is seen, or when stopped.
 Result<Comparison> compared(const Evaluated& e, const Photograph& photo, const PhotoCamera& camera,

@@ -14,14 +14,12 @@ const Vec3 kTooWarm(0.93F, 0.45F, 0.10F);
 const Vec3 kTooCold(0.10F, 0.45F, 0.80F);
 constexpr double kWhole = 16.0;     // CIELAB units that are shown at full strength
 constexpr double kNothing_L = 3.0;  // less than the method errs by
-constexpr double kWarm_deg = 60.0;
 
 double off(const Comparison& of, std::size_t pixel, Off by) {
     const Lab& painted = of.painted[pixel];
     const Lab& planned = of.planned[pixel];
     if (by == Off::Value) return painted.L - planned.L;
-    return (painted.a - planned.a) * std::cos(radians(kWarm_deg)) +
-           (painted.b - planned.b) * std::sin(radians(kWarm_deg));
+    return warmer(painted, planned);
 }
 
 Vec3 colourAt(const Comparison& of, std::size_t pixel, Off by) {

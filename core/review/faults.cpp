@@ -6,13 +6,12 @@
 #include <cmath>
 #include <map>
 
-#include "core/base/words.h"
+#include "core/geometry/at_hit.h"
 #include "core/review/border_faults.h"
 
 namespace glaukophos {
 namespace {
 
-constexpr double kWarm_deg = 60.0;   // hue of warmth in CIELAB: orange
 constexpr double kNearlyGrey = 8.0;  // chroma; hue hardly shows below it
 constexpr double kApart = 6.0;       // L* between bands that can be told apart in areas
 constexpr double kEasilySeen_mm2 = 8.0;
@@ -56,8 +55,7 @@ Regions regionsOf(const Comparison& of, const Evaluated& e) {
         if (of.sighted[p] != Sighted::Judged) continue;
         const PixelHit& hit = of.frame.pixels[p];
         const Triangle& t = surface.mesh.triangles[hit.triangle];
-        const float here = (1.0F - hit.u - hit.v) * lightness[t[0]] + hit.u * lightness[t[1]] +
-                           hit.v * lightness[t[2]];
+        const float here = atHit(lightness, t, hit);
         const auto band = static_cast<int>(bandOf(here, e.appearance->bands.borders));
         regions[{surface.labels[hit.triangle], band}].pixels.push_back(p);
     }
@@ -115,11 +113,9 @@ Judged ofColour(const Region& region, const Least& least) {
     const Lch painted = lchFrom(region.painted);
     const Lch planned = lchFrom(region.planned);
     const double chroma = painted.C - planned.C;
-    const double da = region.painted.a - region.planned.a;
-    const double db = region.painted.b - region.planned.b;
     const double by = offInColour(region);
     const double hue = std::sqrt(std::max(0.0, by * by - chroma * chroma));
-    const double warmth = da * std::cos(radians(kWarm_deg)) + db * std::sin(radians(kWarm_deg));
+    const double warmth = warmer(region.painted, region.planned);
     const bool of_chroma = std::abs(chroma) > hue && planned.C >= kNearlyGrey;
     if (of_chroma) return {chroma > 0.0 ? Fault::TooStrong : Fault::TooGrey, by, by / least.colour};
     return {warmth > 0.0 ? Fault::TooWarm : Fault::TooCold, by, by / least.colour};
@@ -169,8 +165,7 @@ PaintedFault faultAt(const Comparison& of, const Evaluated& e, std::size_t part,
     fault.bands = {band};
     fault.touch_up.part = e.plan.parts[part].id;
     fault.touch_up.band = band;
-    fault.place_mm = (1.0F - hit.u - hit.v) * mesh.positions_mm[t[0]] +
-                     hit.u * mesh.positions_mm[t[1]] + hit.v * mesh.positions_mm[t[2]];
+    fault.place_mm = atHit(mesh.positions_mm, t, hit);
     const auto width = static_cast<std::size_t>(of.grid.width);
     const std::size_t row = pixel / width;
     fault.pixel = of.factor * Eigen::Vector2d(static_cast<double>(pixel - row * width) + 0.5,

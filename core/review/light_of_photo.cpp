@@ -24,7 +24,7 @@ constexpr double kLeastBetter = 0.10;  // of what one lamp leaves unexplained
 constexpr double kLowest_z = 0.03;     // lamps stand above the table
 constexpr double kTrimmed = 0.08;      // of the samples: edges of shadows, slips of the match
 constexpr std::array<double, 4> kHalfAngles_deg = {1.5, 4.0, 8.0, 14.0};
-// What a camera's tone curve does to the codes, where no card tells.
+// What a camera's tone curve may do to the codes.
 constexpr std::array<double, 6> kExponents = {0.7, 0.8, 0.9, 1.0, 1.1, 1.25};
 constexpr double kDoubtful = 0.6;
 
@@ -43,20 +43,22 @@ struct Fit {
 // Sums over the samples of the directions of the table and the fill.
 struct Table {
     std::vector<Vec3> directions;
-    Eigen::MatrixXd normal;  // of the directions, then the fill
+    Eigen::MatrixXf columns;  // light of the directions, then the fill, at the samples; weighted
+    Eigen::MatrixXd normal;
 };
 
-Table tableOf(const LitSamples& samples, const RayScene& scene, const Eigen::VectorXf& weights,
-              Eigen::MatrixXf& columns) {
+Table tableOf(const LitSamples& samples, const RayScene& scene) {
     Table table;
+    Eigen::MatrixXf& columns = table.columns;
     for (const Vec3& d : skyDirections()) {
         if (d.z() > kLowest_z) table.directions.push_back(d);
     }
     const auto count = static_cast<Eigen::Index>(table.directions.size());
     columns.resize(static_cast<Eigen::Index>(samples.count()), count + 1);
     tbb::parallel_for(Eigen::Index{0}, count, [&](Eigen::Index d) {
-        columns.col(d) = weighted(
-            litFrom(samples, scene, table.directions[static_cast<std::size_t>(d)], 0.0), weights);
+        columns.col(d) =
+            weighted(litFrom(samples, scene, table.directions[static_cast<std::size_t>(d)], 0.0),
+                     samples.weights);
     });
     // An even sky of irradiance 1: its radiance over each direction's share of the half sphere.
     Eigen::VectorXf fill = Eigen::VectorXf::Zero(columns.rows());
@@ -181,13 +183,11 @@ double explainedBy(const Fit& fit, const Sought& sought) {
     return std::clamp(1.0 - fit.left * sought.whole / std::max(1e-12, varies), 0.0, 1.0);
 }
 
-Eigen::VectorXf luminances(const LitSamples& samples, const std::optional<CameraCurve>& curve,
-                           double exponent) {
+Eigen::VectorXf luminances(const LitSamples& samples, double exponent) {
     Eigen::VectorXf y(static_cast<Eigen::Index>(samples.count()));
     for (std::size_t i = 0; i < samples.count(); ++i) {
         y[static_cast<Eigen::Index>(i)] =
-            static_cast<float>(curve ? luminanceOf(curve->light(samples.codes[i]).cast<double>())
-                                     : std::pow(luminanceOf(asSrgb(samples.codes[i])), exponent));
+            static_cast<float>(std::pow(luminanceOf(asSrgb(samples.codes[i])), exponent));
     }
     return y / std::max(1e-6F, y.mean());
 }
@@ -290,8 +290,7 @@ Found lampsFor(Sought sought, const std::array<Fit, 2>& starts, const Progress& 
 }  // namespace
 
 Result<LightFound> lightOfPhoto(const Form& form, const Photograph& photo,
-                                const PhotoCamera& camera, const std::optional<CameraCurve>& curve,
-                                const Progress& progress) {
+                                const PhotoCamera& camera, const Progress& progress) {
     const LitSamples samples = samplesIn(form, photo, camera);
     if (samples.count() < kFewestSamples) {
         return fail(ErrorCode::BadInput,
@@ -300,19 +299,17 @@ Result<LightFound> lightOfPhoto(const Form& form, const Photograph& photo,
     }
     progress.at(0.05);
     Sought sought{samples, form.occluders, samples.weights, {}, {}, 1.0};
-    Eigen::MatrixXf columns;
-    const Table table = tableOf(samples, form.occluders, samples.weights, columns);
-    sought.fill = columns.col(columns.cols() - 1);
+    const Table table = tableOf(samples, form.occluders);
+    sought.fill = table.columns.rightCols(1);
     progress.at(0.4);
     std::array<Fit, 2> starts;
     double exponent = 1.0;
     double least = 1e9;
     for (const double e : kExponents) {
         if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-        if (curve && e != 1.0) continue;
-        const Eigen::VectorXf y = weighted(luminances(samples, curve, e), samples.weights);
+        const Eigen::VectorXf y = weighted(luminances(samples, e), samples.weights);
         const double whole = y.squaredNorm();
-        const Eigen::VectorXd right = (columns.transpose() * y).cast<double>();
+        const Eigen::VectorXd right = (table.columns.transpose() * y).cast<double>();
         std::array<Fit, 2> found = bestOfTable(table, right, whole);
         sought.y = y;
         sought.whole = whole;
@@ -322,7 +319,7 @@ Result<LightFound> lightOfPhoto(const Form& form, const Photograph& photo,
         exponent = e;
         starts = std::move(found);
     }
-    sought.y = weighted(luminances(samples, curve, exponent), samples.weights);
+    sought.y = weighted(luminances(samples, exponent), samples.weights);
     sought.whole = sought.y.squaredNorm();
     progress.at(0.6);
     const Found found = lampsFor(sought, starts, progress);

@@ -1,13 +1,11 @@
 // The light that fell on a primed figure, from one photograph of it.
 #pragma once
 
-#include <optional>
 #include <string>
 
 #include "core/figure/figure.h"
 #include "core/photo/photograph.h"
 #include "core/plan/plan.h"
-#include "core/review/card.h"
 #include "core/review/photo_light.h"
 
 namespace glaukophos {
@@ -20,11 +18,10 @@ struct LightFound {
 };
 
 // `photo` is straightened, `camera` without distortion; the figure is taken to be of one even grey.
-// `curve` where a card makes it known. One or two lamps and fill from all round: first over a table
-// of directions, then between them. Fails where too little of the figure is seen, or when stopped.
+// One or two lamps and fill from all round: first over a table of directions, then between them.
+// Fails where too little of the figure is seen, or when stopped.
 Result<LightFound> lightOfPhoto(const Form& form, const Photograph& photo,
-                                const PhotoCamera& camera, const std::optional<CameraCurve>& curve,
-                                const Progress& progress);
+                                const PhotoCamera& camera, const Progress& progress);
 
 // Replaces the lights of a plan by these, the ones before kept as a variant.
 void takeLight(Plan& plan, const PhotoLight& light);

@@ -5,7 +5,7 @@
 
 #include "core/base/parallel.h"
 #include "core/colour/colour.h"
-#include "core/photo/straightened.h"
+#include "core/geometry/at_hit.h"
 
 namespace glaukophos {
 namespace {
@@ -27,9 +27,7 @@ std::optional<Shown> shownAt(const Form& form, const PhotoCamera& camera, double
     const auto hit = form.shown.nearest(ray.origin_mm, ray.direction);
     if (!hit) return std::nullopt;
     const Triangle& t = form.whole.mesh.triangles[hit->triangle];
-    const float w = 1.0F - hit->u - hit->v;
-    const std::vector<Vec3>& normals = form.whole.normals;
-    const Vec3 normal = (w * normals[t[0]] + hit->u * normals[t[1]] + hit->v * normals[t[2]]);
+    const Vec3 normal = atHit(form.whole.normals, t, *hit);
     if (normal.norm() < 1e-6F) return std::nullopt;
     return Shown{ray.origin_mm + hit->distance_mm * ray.direction, normal.normalized(),
                  hit->distance_mm, -normal.normalized().dot(ray.direction)};

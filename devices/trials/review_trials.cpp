@@ -65,7 +65,6 @@ void tryLight(const Asked& asked, const Plan& plan) {
     int seconds_found = 0;
     double sum = 0.0;
     double worst = 0.0;
-    double worst_second = 0.0;
     for (int trial = 0; trial < asked.trials; ++trial) {
         const auto seed = static_cast<std::uint32_t>(trial) + 100 * asked.seed;
         Subject subject = bareSubject(plan, 0.35F);
@@ -83,7 +82,7 @@ void tryLight(const Asked& asked, const Plan& plan) {
         }
         const auto seen = matched(form, subject, shot, chance);
         if (!seen) continue;
-        const auto found = lightOfPhoto(form, seen->photo, seen->camera, std::nullopt, {});
+        const auto found = lightOfPhoto(form, seen->photo, seen->camera, {});
         if (!found) {
             fmt::print("{:2}: {}\n", trial, found.error().message);
             continue;
@@ -103,7 +102,6 @@ void tryLight(const Asked& asked, const Plan& plan) {
             if (strong) {
                 ++seconds;
                 seconds_found += apart <= 12.0 ? 1 : 0;
-                worst_second = std::max(worst_second, apart);
             }
             second = fmt::format(", second {:.2f} {}", shot.lamps[1].strength,
                                  apart > 179.0 ? "missed" : fmt::format("{:.1f} deg off", apart));

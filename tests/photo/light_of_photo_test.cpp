@@ -70,9 +70,8 @@ TEST(LightOfPhoto, ABallUnderOneLampGivesItsDirection) {
     for (const ClockDirection& from :
          {ClockDirection{11.0, 40.0}, ClockDirection{1.5, 62.0}, ClockDirection{12.0, 25.0}}) {
         const PhotoCamera camera = frontCamera();
-        const auto found =
-            lightOfPhoto(*ball()->form, photoOfBall(camera, {{towards(from), 1.0F}}, 0.2F), camera,
-                         std::nullopt, {});
+        const auto found = lightOfPhoto(
+            *ball()->form, photoOfBall(camera, {{towards(from), 1.0F}}, 0.2F), camera, {});
         ASSERT_TRUE(found) << found.error().message;
         ASSERT_EQ(found->light.lamps.size(), 1U) << found->words;
         EXPECT_LT(degreesBetween(towards(found->light.lamps[0].direction), towards(from)), 2.5)
@@ -90,7 +89,7 @@ TEST(LightOfPhoto, TwoLampsAreToldApart) {
     const PhotoCamera camera = frontCamera();
     const auto found = lightOfPhoto(
         *ball()->form, photoOfBall(camera, {{towards(main), 1.0F}, {towards(second), 0.6F}}, 0.1F),
-        camera, std::nullopt, {});
+        camera, {});
     ASSERT_TRUE(found) << found.error().message;
     ASSERT_EQ(found->light.lamps.size(), 2U) << found->words;
     EXPECT_LT(degreesBetween(towards(found->light.lamps[0].direction), towards(main)), 5.0);
@@ -108,8 +107,7 @@ TEST(LightOfPhoto, TheStandInsLampIsFoundOnAFigureWithShadows) {
     const auto match = matchByClicks(scene.seen(), scene.photo, scene.pairs(6, 1.0), {});
     ASSERT_TRUE(match) << match.error().message;
     const StraightPhoto straight = straightPhoto(scene.photo, match->camera);
-    const auto found =
-        lightOfPhoto(*scene.figure->form, straight.photo, straight.camera, std::nullopt, {});
+    const auto found = lightOfPhoto(*scene.figure->form, straight.photo, straight.camera, {});
     ASSERT_TRUE(found) << found.error().message;
     ASSERT_FALSE(found->light.lamps.empty());
     EXPECT_LT(degreesBetween(towards(found->light.lamps[0].direction), towards({10.0, 48.0})), 5.0)
@@ -120,7 +118,7 @@ TEST(LightOfPhoto, NothingToSeeIsSaid) {
     const PhotoCamera camera = frontCamera();
     const Photograph black{camera.width, camera.height,
                            std::vector<std::uint8_t>(640UL * 480UL * 3UL, 1)};
-    const auto found = lightOfPhoto(*ball()->form, black, camera, std::nullopt, {});
+    const auto found = lightOfPhoto(*ball()->form, black, camera, {});
     ASSERT_FALSE(found);
     EXPECT_NE(found.error().message.find("too dark"), std::string::npos);
 }

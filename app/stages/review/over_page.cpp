@@ -117,7 +117,7 @@ PhotoRequest OverPage::request() const {
         request.on.step =
             indexOf(work.steps, m_layers[static_cast<std::size_t>(m_layer->currentIndex())]);
     }
-    request.sight.grey = m_grey->isChecked();
+    request.grey = m_grey->isChecked();
     if (m_squint->isChecked()) request.squint_share = kSquintShare;
     const int other = m_other->currentIndex();
     request.compares = other > 0;

@@ -3,16 +3,16 @@
 #include <QFile>
 #include <QLocale>
 #include <QPainter>
-#include <QPainterPath>
 #include <QPdfWriter>
 #include <algorithm>
+
+#include "app/widgets/inked_text.h"
 
 namespace glaukophos {
 namespace {
 
 constexpr double kMargin_mm = 12.0;
 
-// Dark with a pale rim, readable on any photograph.
 QImage withNumbers(const MadePhoto& photo) {
     QImage image = photo.picture.copy();
     if (photo.labels.empty()) return image;
@@ -21,14 +21,10 @@ QImage withNumbers(const MadePhoto& photo) {
     QFont font = painter.font();
     font.setPixelSize(std::max(10, std::max(image.width(), image.height()) / 75));
     font.setWeight(QFont::DemiBold);
+    painter.setFont(font);
     for (const BandLabel& label : photo.labels) {
-        const QString text = QString::number(label.band + 1);
-        const QRectF room = QFontMetricsF(font).boundingRect(text);
-        QPainterPath path;
-        path.addText(QPointF(label.x, label.y) - room.center(), font, text);
-        painter.strokePath(path, QPen(QColor(255, 255, 255, 220), 0.25 * font.pixelSize(),
-                                      Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-        painter.fillPath(path, QColor(20, 20, 20));
+        paintInked(painter, QPointF(label.x, label.y), QString::number(label.band + 1),
+                   0.25 * font.pixelSize());
     }
     return image;
 }

@@ -162,11 +162,7 @@ void ReviewPanel::lookAtFigure() {
     m_seen = photo->bytes;
     m_seen_on = page();
     if (!photo->place) return m_photo_view.lookAt(QRectF(m_photo_view.picture().rect()));
-    const auto box = boxSeen(photo->place->camera, m_document.plan().figure->bounds());
-    if (box.isEmpty()) return;
-    const QRectF seen(QPointF(box.min().x(), box.min().y()) / m_factor,
-                      QPointF(box.max().x(), box.max().y()) / m_factor);
-    m_photo_view.lookAt(seen & QRectF(m_photo_view.picture().rect()));
+    m_photo_view.lookAtFigure(photo->place->camera, m_document.plan().figure->bounds(), m_factor);
 }
 
 // On the straightened photograph of the last page the marks would not lie right, and are not
