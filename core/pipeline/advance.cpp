@@ -68,7 +68,7 @@ class Pipeline {
                            appearanceKey(m_before->plan) == appearanceKey(m_plan);
         if (known) {
             Evaluated same = *m_before;
-            same.desk.reset();
+            if (deskKey(m_before->plan) != deskKey(m_plan)) same.desk.reset();
             if (mixesKey(m_before->plan) != mixesKey(m_plan)) same.mixes.reset();
             scoreIfAsked(same);
             show(std::move(same));

@@ -49,6 +49,12 @@ class ReviewStage : public WindowTest {
         return {imageOf(camera::photographed(subject, shot)),
                 camera::seenPlaces(subject, shot, 600)};
     }
+    bool waitForDesk() {
+        return waitFor([&] {
+            const EvaluatedPtr& now = document().evaluated();
+            return now != nullptr && now->complete && now->desk != nullptr;
+        });
+    }
     // By seven pairs, without the mouse.
     void match() {
         document().edit(QStringLiteral("pairs"), Aspect::Photographs, [&](Plan& plan) {
@@ -155,10 +161,7 @@ TEST_F(ReviewStage, TheLightOfAPhotographIsFoundAndTakenIntoThePlan) {
 }
 
 TEST_F(ReviewStage, APaintedFigureIsComparedAndTouchedUp) {
-    ASSERT_TRUE(waitFor([&] {
-        const EvaluatedPtr& now = document().evaluated();
-        return now != nullptr && now->complete && now->desk != nullptr;
-    }));
+    ASSERT_TRUE(waitForDesk());
     const EvaluatedPtr e = document().evaluated();
     const PartBands& bands = e->appearance->bands.parts[0];
     const auto largest = static_cast<std::size_t>(std::ranges::max_element(bands.areas_mm2) -
@@ -208,10 +211,7 @@ TEST_F(ReviewStage, APaintedFigureIsComparedAndTouchedUp) {
 }
 
 TEST_F(ReviewStage, TheBenchShowsTheStepOnThePhotograph) {
-    ASSERT_TRUE(waitFor([&] {
-        const EvaluatedPtr& now = document().evaluated();
-        return now != nullptr && now->complete && now->desk != nullptr;
-    }));
+    ASSERT_TRUE(waitForDesk());
     m_window->openBench();
     BenchWindow& bench = m_window->bench();
     ASSERT_TRUE(bench.task());

@@ -101,6 +101,10 @@ TEST(Pipeline, NamesAndViewsChangeNothing) {
     plan.view.hour = 3.0;
     const EvaluatedPtr after = advance(plan, known(), {});
     EXPECT_EQ(after->desk, known()->desk);
+    // Not even for a moment.
+    for (const EvaluatedPtr& state : watched(plan, known())) {
+        EXPECT_EQ(state->desk, known()->desk);
+    }
 }
 
 // However it was reached: by way of previews, of another plan, or from nothing.
