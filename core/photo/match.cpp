@@ -7,6 +7,7 @@
 #include <array>
 #include <cmath>
 
+#include "core/photo/edge_climb.h"
 #include "core/photo/edge_fit.h"
 #include "core/photo/upright_search.h"
 
@@ -16,6 +17,11 @@ namespace {
 constexpr double kDoubtful = 0.50;  // agreement beyond chance
 constexpr double kLost = 0.25;
 constexpr double kJudged_px = 520.0;  // how large the figure is made to judge a match
+constexpr double kClimbed_px =
+    340.0;  // long side of the photograph on which cameras are brought near
+constexpr double kSameView = radians(3.0);
+constexpr std::array<ClimbRound, 1> kFromAfar = {{{6.0, 200}}};
+constexpr std::array<ClimbRound, 3> kFromNear = {{{4.0, 300}, {2.5, 400}, {1.5, 500}}};
 
 // Factors that make the figure about so many pixels high, at least 1.
 int factorFor(const SeenMesh& seen, const PhotoCamera& camera, double wanted_px) {
@@ -46,52 +52,25 @@ double agreementAt(const SeenMesh& seen, EdgesInSizes& edges, const PhotoCamera&
     return edgeAgreement(seen, size, camera, progress).beyondChance();
 }
 
-struct Candidate {
-    PhotoCamera camera;
-    double agreement = 0.0;
-};
-
-// All of them improved side by side, at this size of the figure; the best `keep` are left.
-std::vector<Candidate> bestOf(const SeenMesh& seen, EdgesInSizes& edges,
-                              std::vector<Candidate> candidates, double figure_px, double reach_px,
-                              std::size_t keep, const Progress& progress) {
-    tbb::parallel_for(std::size_t{0}, candidates.size(), [&](std::size_t i) {
+// All of them brought nearer side by side; the closest `keep` are left, each of them once.
+std::vector<Climbed> closest(const SeenMesh& seen, const EdgeDistances& distances,
+                             std::vector<Climbed> all, std::span<const ClimbRound> rounds,
+                             std::size_t keep, const Progress& progress) {
+    tbb::parallel_for(std::size_t{0}, all.size(), [&](std::size_t i) {
         if (progress.stopped()) return;
-        Candidate& here = candidates[i];
-        LensBelief belief;
-        belief.focal_px = here.camera.focal_px;
-        belief.focal_spread = 0.15;
-        const EdgeFitRound round{factorFor(seen, here.camera, figure_px), reach_px, 4};
-        here.camera =
-            improvedByEdges(seen, edges, here.camera, {&round, 1}, belief, {progress.stop, {}});
-        here.agreement = agreementAt(seen, edges, here.camera, figure_px, {progress.stop, {}});
+        all[i] = climbedToEdges(seen, distances, all[i].camera, rounds, {progress.stop, {}});
     });
-    std::ranges::stable_sort(candidates, std::greater<>{}, &Candidate::agreement);
-    std::vector<Candidate> kept;
-    for (const Candidate& candidate : candidates) {
-        const bool again = std::ranges::any_of(kept, [&](const Candidate& other) {
-            const Eigen::Matrix3d turn =
-                candidate.camera.rotation * other.camera.rotation.transpose();
-            return Eigen::AngleAxisd(turn).angle() < radians(3.0) &&
-                   std::abs(std::log(candidate.camera.focal_px / other.camera.focal_px)) < 0.2;
+    std::ranges::stable_sort(all, std::greater<>{}, &Climbed::closeness);
+    std::vector<Climbed> kept;
+    for (Climbed& each : all) {
+        const bool again = std::ranges::any_of(kept, [&](const Climbed& other) {
+            const Eigen::Matrix3d turn = each.camera.rotation * other.camera.rotation.transpose();
+            return Eigen::AngleAxisd(turn).angle() < kSameView;
         });
-        if (!again) kept.push_back(candidate);
+        if (!again) kept.push_back(std::move(each));
         if (kept.size() == keep) break;
     }
     return kept;
-}
-
-// The same view through a longer or a shorter lens, from further or nearer.
-PhotoCamera throughLens(const SeenMesh& seen, const PhotoCamera& camera, double focal) {
-    PhotoCamera other = camera;
-    other.focal_px = focal * camera.longSide();
-    const Eigen::Vector3d centre = seen.scene.bounds().centre().cast<double>();
-    const Eigen::Vector3d middle = camera.rotation * centre + camera.translation_mm;
-    Eigen::Vector3d moved = middle;
-    moved.z() *= other.focal_px / camera.focal_px;
-    other.rotation = Eigen::Quaterniond::FromTwoVectors(middle, moved) * camera.rotation;
-    other.translation_mm = moved - other.rotation * centre;
-    return other;
 }
 
 void judge(PhotoMatch& match) {
@@ -134,24 +113,21 @@ Result<PhotoMatch> matchByClicks(const SeenMesh& seen, const Photograph& photo,
 Result<PhotoMatch> matchUpright(const SeenMesh& seen, const Photograph& photo,
                                 const Progress& progress) {
     EdgesInSizes edges(photo);
-    std::vector<Candidate> candidates;
+    std::vector<Climbed> candidates;
     for (PhotoCamera& camera : uprightCameras(seen, edges, progress)) {
         candidates.push_back({std::move(camera), 0.0});
     }
     progress.at(0.3);
-    candidates = bestOf(seen, edges, std::move(candidates), 130.0, 12.0, 5, progress);
+    const int factor = std::max(
+        1, static_cast<int>(std::lround(std::max(photo.width, photo.height) / kClimbed_px)));
+    const EdgeDistances distances = edgeDistances(edges.at(factor));
+    candidates = closest(seen, distances, std::move(candidates), kFromAfar, 40, progress);
     progress.at(0.5);
-    std::vector<Candidate> lenses;
-    for (const Candidate& candidate : candidates) {
-        for (const double focal : {0.95, 1.5, 2.3}) {
-            lenses.push_back({throughLens(seen, candidate.camera, focal), 0.0});
-        }
-    }
-    lenses = bestOf(seen, edges, std::move(lenses), 260.0, 9.0, 2, progress);
-    progress.at(0.8);
+    candidates = closest(seen, distances, std::move(candidates), kFromNear, 4, progress);
+    progress.at(0.7);
     PhotoMatch match;
     double best = -1.0;
-    for (const Candidate& candidate : lenses) {
+    for (const Climbed& candidate : candidates) {
         const PhotoCamera better = refined(seen, edges, candidate.camera, 6.0, 0.3, progress);
         const double agreement = agreementAt(seen, edges, better, kJudged_px, progress);
         if (agreement <= best) continue;

@@ -7,68 +7,34 @@
 #include <cmath>
 
 #include "core/light/direction.h"
+#include "core/photo/edge_distances.h"
+
 namespace glaukophos {
 namespace {
 
-constexpr int kWays = 6;          // directions across an edge, over half a turn
 constexpr double kSide_px = 200;  // long side of the photograph made small
 constexpr double kFocal = 1.5;    // over the long side: between a phone and a small tele lens
 constexpr double kDrawn = 0.55;   // of the short side: how high the figure is drawn at scale 1
 constexpr int kStride = 3;        // pixels between tried places
 constexpr std::size_t kPoints = 160;
-constexpr std::size_t kKept = 24;
+constexpr double kNear_px = 1.2;  // of the small photograph: what lies on an edge
 constexpr std::array<double, 5> kHeights_deg = {2.0, 12.0, 24.0, 38.0, 55.0};
 constexpr int kRound = 24;
 
-int wayOf(const Eigen::Vector2d& across) {
-    double turn = std::atan2(across.y(), across.x());
-    if (turn < 0.0) turn += kPi;
-    return static_cast<int>(std::lround(turn / kPi * kWays)) % kWays;
-}
-
-// For each direction how surely an edge that is crossed so lies near a pixel, 0..1.
-struct EdgeMaps {
+// For each direction how near an edge lies, 0..1.
+struct NearMaps {
     int width = 0;
     int height = 0;
-    std::array<std::vector<float>, kWays> ways;
+    std::array<std::vector<float>, kEdgeWays> ways;
 };
 
-std::size_t indexOf(int x, int y, int width) {
-    return static_cast<std::size_t>(y) * static_cast<std::size_t>(width) +
-           static_cast<std::size_t>(x);
-}
-
-void spreadOut(std::vector<float>& map, int width, int height) {
-    const std::vector<float> before = map;
-    for (int y = 1; y + 1 < height; ++y) {
-        for (int x = 1; x + 1 < width; ++x) {
-            float most = 0.0F;
-            for (int dy = -1; dy <= 1; ++dy) {
-                for (int dx = -1; dx <= 1; ++dx) {
-                    const float far = dx == 0 && dy == 0 ? 1.0F : dx == 0 || dy == 0 ? 0.8F : 0.6F;
-                    most = std::max(most, far * before[indexOf(x + dx, y + dy, width)]);
-                }
-            }
-            map[indexOf(x, y, width)] = most;
+NearMaps nearMapsOf(const EdgeDistances& distances) {
+    NearMaps maps{distances.width, distances.height, distances.ways};
+    for (std::vector<float>& map : maps.ways) {
+        for (float& value : map) {
+            value = static_cast<float>(std::exp(-0.5 * value * value / (kNear_px * kNear_px)));
         }
     }
-}
-
-EdgeMaps mapsOf(const PhotoEdges& edges) {
-    EdgeMaps maps{edges.width, edges.height, {}};
-    for (auto& map : maps.ways) map.assign(edges.across.size(), 0.0F);
-    for (std::size_t i = 0; i < edges.across.size(); ++i) {
-        const Eigen::Vector2d slope(edges.across[i], edges.down[i]);
-        const double size = slope.norm();
-        const double sure = size / (size + 10.0 * edges.noise);
-        if (sure < 0.2) continue;
-        const int way = wayOf(slope);
-        for (const int beside : {kWays - 1, 0, 1}) {
-            float& there = maps.ways.at(static_cast<std::size_t>((way + beside) % kWays))[i];
-            there = std::max(there, static_cast<float>(beside == 0 ? sure : 0.6 * sure));
-        }
-    }
-    for (auto& map : maps.ways) spreadOut(map, maps.width, maps.height);
     return maps;
 }
 
@@ -101,7 +67,7 @@ struct Tried {
     Eigen::Vector2d at = Eigen::Vector2d::Zero();
 };
 
-float worthAt(const EdgeMaps& maps, const std::vector<DrawnPoint>& points, float scale, float x,
+float worthAt(const NearMaps& maps, const std::vector<DrawnPoint>& points, float scale, float x,
               float y) {
     float sum = 0.0F;
     float all = 0.0F;
@@ -110,12 +76,14 @@ float worthAt(const EdgeMaps& maps, const std::vector<DrawnPoint>& points, float
         const int px = static_cast<int>(x + scale * point.from_middle.x());
         const int py = static_cast<int>(y + scale * point.from_middle.y());
         if (px < 0 || py < 0 || px >= maps.width || py >= maps.height) continue;
-        sum += point.strength * maps.ways[point.way][indexOf(px, py, maps.width)];
+        sum += point.strength * maps.ways[point.way][static_cast<std::size_t>(py) *
+                                                         static_cast<std::size_t>(maps.width) +
+                                                     static_cast<std::size_t>(px)];
     }
     return all > 0.0F ? sum / all : 0.0F;
 }
 
-void tryPlaces(const EdgeMaps& maps, const std::vector<DrawnPoint>& points, Tried& tried) {
+void tryPlaces(const NearMaps& maps, const std::vector<DrawnPoint>& points, Tried& tried) {
     for (double scale = 0.45; scale < 1.9; scale *= 1.09) {
         const auto s = static_cast<float>(scale);
         for (int y = maps.height / 8; y < maps.height * 7 / 8; y += kStride) {
@@ -160,7 +128,7 @@ std::vector<PhotoCamera> uprightCameras(const SeenMesh& seen, EdgesInSizes& edge
     const Photograph& photo = edges.photo();
     const int factor =
         std::max(1, static_cast<int>(std::lround(std::max(photo.width, photo.height) / kSide_px)));
-    const EdgeMaps maps = mapsOf(edges.at(factor));
+    const NearMaps maps = nearMapsOf(edgeDistances(edges.at(factor)));
     std::vector<Tried> tried(kRound * kHeights_deg.size());
     tbb::parallel_for(std::size_t{0}, tried.size(), [&](std::size_t i) {
         if (progress.stopped()) return;
@@ -172,8 +140,7 @@ std::vector<PhotoCamera> uprightCameras(const SeenMesh& seen, EdgesInSizes& edge
         const Eigen::Vector2d middle = here.camera.centre_px();
         for (const ModelEdge& edge :
              modelEdges(seen, here.camera, 1.0, kPoints, {progress.stop, {}})) {
-            points.push_back({(edge.pixel - middle).cast<float>(),
-                              static_cast<std::size_t>(wayOf(edge.across)),
+            points.push_back({(edge.pixel - middle).cast<float>(), edgeWayOf(edge.across),
                               static_cast<float>(edge.strength)});
         }
         tryPlaces(maps, points, here);
@@ -181,9 +148,7 @@ std::vector<PhotoCamera> uprightCameras(const SeenMesh& seen, EdgesInSizes& edge
     if (progress.stopped()) return {};
     std::ranges::stable_sort(tried, std::greater<>{}, &Tried::worth);
     std::vector<PhotoCamera> cameras;
-    for (std::size_t i = 0; i < std::min(kKept, tried.size()); ++i) {
-        cameras.push_back(placed(seen, tried[i], photo, factor));
-    }
+    for (const Tried& each : tried) cameras.push_back(placed(seen, each, photo, factor));
     return cameras;
 }
 

@@ -9,9 +9,9 @@
 
 namespace glaukophos {
 
-// The likeliest cameras first, good to some degrees and hundredths of the figure's height; empty
-// when stopped. Outlines and inner edges from all round are laid over the edges of the photograph,
-// in all sizes and places (oriented chamfer matching, after Borgefors 1988).
+// One camera from each of many sides, the likeliest first, placed as well as a small photograph
+// tells; empty when stopped. Outlines and inner edges are laid over the edges of the photograph in
+// all sizes and places (oriented chamfer matching, after Borgefors 1988).
 std::vector<PhotoCamera> uprightCameras(const SeenMesh& seen, EdgesInSizes& edges,
                                         const Progress& progress);
 

@@ -36,8 +36,8 @@ class ReviewStage : public WindowTest {
         return shot;
     }
     static QImage imageOf(const camera::Picture& picture) {
-        return QImage(picture.rgb.data(), picture.width, picture.height, 3 * picture.width,
-                      QImage::Format_RGB888)
+        return QImage(picture.rgb.data(), picture.width, picture.height,
+                      qsizetype{3} * picture.width, QImage::Format_RGB888)
             .copy();
     }
     static Taken taken(const Figure& figure) {
@@ -74,7 +74,7 @@ class ReviewStage : public WindowTest {
     QString photograph(const QString& name) {
         static const Taken once = taken(*document().plan().figure);
         m_places = once.places;
-        const QString file = path(name);
+        QString file = path(name);
         EXPECT_TRUE(once.image.save(file));
         return file;
     }
