@@ -16,12 +16,12 @@ namespace {
 
 constexpr double kDoubtful = 0.50;  // agreement beyond chance
 constexpr double kLost = 0.25;
-constexpr double kJudged_px = 520.0;  // how large the figure is made to judge a match
-constexpr double kClimbed_px =
-    340.0;  // long side of the photograph on which cameras are brought near
+constexpr double kJudged_px = 520.0;   // how large the figure is made to judge a match
+constexpr double kRanked_px = 130.0;   // ... and to choose between many
+constexpr double kClimbed_px = 400.0;  // long side of the photograph on which cameras come nearer
 constexpr double kSameView = radians(3.0);
-constexpr std::array<ClimbRound, 1> kFromAfar = {{{6.0, 200}}};
-constexpr std::array<ClimbRound, 3> kFromNear = {{{4.0, 300}, {2.5, 400}, {1.5, 500}}};
+constexpr std::array<ClimbRound, 2> kFromAfar = {{{6.0, 150}, {3.0, 200}}};
+constexpr std::array<ClimbRound, 2> kFromNear = {{{2.5, 400}, {1.5, 500}}};
 
 // Factors that make the figure about so many pixels high, at least 1.
 int factorFor(const SeenMesh& seen, const PhotoCamera& camera, double wanted_px) {
@@ -52,23 +52,41 @@ double agreementAt(const SeenMesh& seen, EdgesInSizes& edges, const PhotoCamera&
     return edgeAgreement(seen, size, camera, progress).beyondChance();
 }
 
-// All of them brought nearer side by side; the closest `keep` are left, each of them once.
-std::vector<Climbed> closest(const SeenMesh& seen, const EdgeDistances& distances,
-                             std::vector<Climbed> all, std::span<const ClimbRound> rounds,
-                             std::size_t keep, const Progress& progress) {
+// All of them brought nearer, side by side.
+void climbAll(const SeenMesh& seen, const EdgeDistances& distances, std::vector<Climbed>& all,
+              std::span<const ClimbRound> rounds, const Progress& progress) {
     tbb::parallel_for(std::size_t{0}, all.size(), [&](std::size_t i) {
         if (progress.stopped()) return;
         all[i] = climbedToEdges(seen, distances, all[i].camera, rounds, {progress.stop, {}});
     });
+}
+
+void keepClosest(std::vector<Climbed>& all, std::size_t most) {
     std::ranges::stable_sort(all, std::greater<>{}, &Climbed::closeness);
-    std::vector<Climbed> kept;
-    for (Climbed& each : all) {
-        const bool again = std::ranges::any_of(kept, [&](const Climbed& other) {
-            const Eigen::Matrix3d turn = each.camera.rotation * other.camera.rotation.transpose();
+    if (all.size() > most) all.resize(most);
+}
+
+// The cameras whose edges agree best beyond chance, no two from the same side. Closeness alone
+// takes a view full of edges for a good one.
+std::vector<PhotoCamera> likeliest(const SeenMesh& seen, EdgesInSizes& edges,
+                                   const std::vector<Climbed>& climbed, std::size_t most,
+                                   const Progress& progress) {
+    std::vector<std::pair<double, std::size_t>> order(climbed.size());
+    tbb::parallel_for(std::size_t{0}, climbed.size(), [&](std::size_t i) {
+        const double agreement =
+            agreementAt(seen, edges, climbed[i].camera, kRanked_px, {progress.stop, {}});
+        order[i] = {-agreement, i};
+    });
+    std::ranges::sort(order);
+    std::vector<PhotoCamera> kept;
+    for (const auto& [agreement, i] : order) {
+        const PhotoCamera& camera = climbed[i].camera;
+        const bool again = std::ranges::any_of(kept, [&](const PhotoCamera& other) {
+            const Eigen::Matrix3d turn = camera.rotation * other.rotation.transpose();
             return Eigen::AngleAxisd(turn).angle() < kSameView;
         });
-        if (!again) kept.push_back(std::move(each));
-        if (kept.size() == keep) break;
+        if (!again) kept.push_back(camera);
+        if (kept.size() == most) break;
     }
     return kept;
 }
@@ -113,22 +131,23 @@ Result<PhotoMatch> matchByClicks(const SeenMesh& seen, const Photograph& photo,
 Result<PhotoMatch> matchUpright(const SeenMesh& seen, const Photograph& photo,
                                 const Progress& progress) {
     EdgesInSizes edges(photo);
-    std::vector<Climbed> candidates;
+    std::vector<Climbed> climbed;
     for (PhotoCamera& camera : uprightCameras(seen, edges, progress)) {
-        candidates.push_back({std::move(camera), 0.0});
+        climbed.push_back({std::move(camera), 0.0});
     }
     progress.at(0.3);
     const int factor = std::max(
         1, static_cast<int>(std::lround(std::max(photo.width, photo.height) / kClimbed_px)));
     const EdgeDistances distances = edgeDistances(edges.at(factor));
-    candidates = closest(seen, distances, std::move(candidates), kFromAfar, 40, progress);
+    climbAll(seen, distances, climbed, kFromAfar, progress);
+    keepClosest(climbed, 40);
     progress.at(0.5);
-    candidates = closest(seen, distances, std::move(candidates), kFromNear, 4, progress);
+    climbAll(seen, distances, climbed, kFromNear, progress);
     progress.at(0.7);
     PhotoMatch match;
     double best = -1.0;
-    for (const Climbed& candidate : candidates) {
-        const PhotoCamera better = refined(seen, edges, candidate.camera, 6.0, 0.3, progress);
+    for (const PhotoCamera& camera : likeliest(seen, edges, climbed, 2, progress)) {
+        const PhotoCamera better = refined(seen, edges, camera, 6.0, 0.3, progress);
         const double agreement = agreementAt(seen, edges, better, kJudged_px, progress);
         if (agreement <= best) continue;
         best = agreement;
