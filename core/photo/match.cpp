@@ -52,6 +52,12 @@ double agreementAt(const SeenMesh& seen, EdgesInSizes& edges, const PhotoCamera&
     return edgeAgreement(seen, size, camera, progress).beyondChance();
 }
 
+// The photograph made as small as cameras come nearer on.
+EdgeDistances distancesOn(EdgesInSizes& edges) {
+    const double side = std::max(edges.photo().width, edges.photo().height);
+    return edgeDistances(edges.at(std::max(1, static_cast<int>(std::lround(side / kClimbed_px)))));
+}
+
 // All of them brought nearer, side by side.
 void climbAll(const SeenMesh& seen, const EdgeDistances& distances, std::vector<Climbed>& all,
               std::span<const ClimbRound> rounds, const Progress& progress) {
@@ -111,7 +117,9 @@ Result<PhotoMatch> matchByClicks(const SeenMesh& seen, const Photograph& photo,
     if (!clicked) return tl::unexpected(clicked.error());
     PhotoMatch match;
     EdgesInSizes edges(photo);
-    const PhotoCamera better = refined(seen, edges, clicked->camera, 14.0, 0.12, progress);
+    const PhotoCamera near =
+        climbedToEdges(seen, distancesOn(edges), clicked->camera, kFromNear, progress).camera;
+    const PhotoCamera better = refined(seen, edges, near, 6.0, 0.12, progress);
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     const double before = agreementAt(seen, edges, clicked->camera, kJudged_px, progress);
     match.agreement = agreementAt(seen, edges, better, kJudged_px, progress);
@@ -136,9 +144,7 @@ Result<PhotoMatch> matchUpright(const SeenMesh& seen, const Photograph& photo,
         climbed.push_back({std::move(camera), 0.0});
     }
     progress.at(0.3);
-    const int factor = std::max(
-        1, static_cast<int>(std::lround(std::max(photo.width, photo.height) / kClimbed_px)));
-    const EdgeDistances distances = edgeDistances(edges.at(factor));
+    const EdgeDistances distances = distancesOn(edges);
     climbAll(seen, distances, climbed, kFromAfar, progress);
     keepClosest(climbed, 40);
     progress.at(0.5);
