@@ -53,7 +53,7 @@ TEST(Match, AnUprightFigureIsFoundWithoutClicks) {
     const PhotographedScene& scene = plainScene();
     const auto match = matchUpright(scene.seen(), scene.photo, {});
     ASSERT_TRUE(match) << match.error().message;
-    EXPECT_LT(scene.error_mm(match->camera), 0.3);
+    EXPECT_LT(scene.error_mm(match->camera), 0.15);
     EXPECT_FALSE(match->doubtful);
 }
 
