@@ -2,6 +2,10 @@
 // stands for all of them.
 #include "core/pipeline/followed.h"
 
+#include <algorithm>
+#include <numeric>
+
+#include "core/base/parallel.h"
 #include "core/lighting/glow_licences.h"
 #include "core/pipeline/raised_traces.h"
 #include "core/value/tone.h"
@@ -9,7 +13,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr std::size_t kSample = 48;
+constexpr std::size_t kSample = 144;
 // The exposure hangs on the brightest places, which are few: more of them stand for themselves.
 constexpr std::size_t kBrightSample = 4;
 constexpr double kBrightest = 0.98;  // of the surface is darker
@@ -118,39 +122,55 @@ std::vector<T> ofForm(std::span<const T> form, const SeenFigure& seen, std::size
     return values;
 }
 
-// The vertices at which a light of this weight, given at strength 1, can be told from the others at
-// all, were nothing in its way.
+// Of these receivers those at which a light of this weight, given at strength 1, can be told from
+// the others at all, were nothing in its way.
 std::vector<std::uint32_t> whereItMatters(const Light& unit, float weight, const LitForm& lit,
-                                          std::span<const float> others) {
+                                          std::span<const float> others,
+                                          const std::vector<std::uint32_t>& receivers) {
     constexpr float kUnseen = 0.02F;  // of all light: less than a third of a step of L*
-    std::vector<std::uint32_t> places;
     // Of other kinds the open light costs as much as the rays.
-    const bool is_lamp = std::holds_alternative<Lamp>(unit.kind);
-    for (std::uint32_t v = 0; v < others.size(); ++v) {
-        const auto open = [&] {
-            return openIrradiance(unit, lit.occluders, lit.receivers.points_mm[v],
-                                  lit.receivers.normals[v]);
-        };
-        if (!is_lamp || weight * static_cast<float>(open()) > kUnseen * others[v]) {
-            places.push_back(v);
+    if (!std::holds_alternative<Lamp>(unit.kind)) return receivers;
+    std::vector<char> matters(receivers.size(), 0);
+    forChunks(receivers.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t i = begin; i < end; ++i) {
+            const std::uint32_t r = receivers[i];
+            const double open = openIrradiance(unit, lit.occluders, lit.receivers.points_mm[r],
+                                               lit.receivers.normals[r]);
+            if (weight * static_cast<float>(open) > kUnseen * others[r]) matters[i] = 1;
         }
+    });
+    std::vector<std::uint32_t> places;
+    for (std::size_t i = 0; i < receivers.size(); ++i) {
+        if (matters[i] != 0) places.push_back(receivers[i]);
     }
     return places;
 }
 
-// Values on the floor from those at every other of its points each way; those between are the mean
-// of their neighbours.
-void addBetween(std::span<const float> rough, std::size_t side, std::vector<float>& values) {
-    const std::size_t rough_side = (side + 1) / 2;
-    const auto after = [&](std::size_t place) {
-        return std::min(place / 2 + place % 2, rough_side - 1);
-    };
+// All chosen vertices, then every other point of the floor each way.
+std::vector<std::uint32_t> roughReceivers(std::size_t vertices, std::size_t side) {
+    std::vector<std::uint32_t> receivers(vertices);
+    std::iota(receivers.begin(), receivers.end(), 0U);
+    for (std::size_t row = 0; row < side; row += 2) {
+        for (std::size_t column = 0; column < side; column += 2) {
+            receivers.push_back(static_cast<std::uint32_t>(vertices + row * side + column));
+        }
+    }
+    return receivers;
+}
+
+// Of a floor known at every other point each way: those between are the mean of their neighbours.
+void fillFloor(std::span<float> values, std::size_t side) {
+    const std::size_t last = side - 1 - (side - 1) % 2;  // that is known
     for (std::size_t row = 0; row < side; ++row) {
         for (std::size_t column = 0; column < side; ++column) {
-            const std::size_t up = row / 2 * rough_side;
-            const std::size_t down = after(row) * rough_side;
-            values.push_back(0.25F * (rough[up + column / 2] + rough[up + after(column)] +
-                                      rough[down + column / 2] + rough[down + after(column)]));
+            if (row % 2 == 0 && column % 2 == 0) continue;
+            const std::size_t up = row - row % 2;
+            const std::size_t left = column - column % 2;
+            const std::size_t down = std::min(row + row % 2, last);
+            const std::size_t right = std::min(column + column % 2, last);
+            values[row * side + column] =
+                0.25F * (values[up * side + left] + values[up * side + right] +
+                         values[down * side + left] + values[down * side + right]);
         }
     }
 }
@@ -189,29 +209,24 @@ std::vector<float> tracedRoughly(const Light& light, float weight, const LitForm
     const std::size_t vertices = seen.vertices.size();
     Light unit = light;
     unit.strength = 1.0;
-    const std::vector<std::uint32_t> places = whereItMatters(unit, weight, lit, others);
+    const auto side = static_cast<std::size_t>(lit.form.floor.side);
+    const std::vector<std::uint32_t> places =
+        whereItMatters(unit, weight, lit, others, roughReceivers(vertices, side));
     std::vector<Vec3> points;
     std::vector<Vec3> normals;
-    const auto add = [&](std::size_t receiver) {
-        points.push_back(seen.points_mm[receiver]);
-        normals.push_back(seen.normals[receiver]);
-    };
-    for (const std::uint32_t v : places) add(v);
-    const auto side = static_cast<std::size_t>(lit.form.floor.side);
-    for (std::size_t row = 0; row < side; row += 2) {
-        for (std::size_t column = 0; column < side; column += 2) {
-            add(vertices + row * side + column);
-        }
+    for (const std::uint32_t r : places) {
+        points.push_back(seen.points_mm[r]);
+        normals.push_back(seen.normals[r]);
     }
     LitForm fewer(lit.form, {points, normals, lit.receivers.offset_mm}, lit.occluders);
     fewer.occluders.past = past;
     Arriving found = arriving(unit, fewer.receivers, fewer.occluders, Accuracy::Preview, {});
-    smoothAlong(fewer.receivers, places.size(), found);
+    const auto on_floor = std::ranges::lower_bound(places, vertices);
+    smoothAlong(fewer.receivers, static_cast<std::size_t>(on_floor - places.begin()), found);
     const std::vector<float> traced = found.irradiance();
-    std::vector<float> values(vertices, 0.0F);
+    std::vector<float> values(seen.points_mm.size(), 0.0F);
     for (std::size_t i = 0; i < places.size(); ++i) values[places[i]] = traced[i];
-    values.reserve(seen.points_mm.size());
-    addBetween(std::span(traced).subspan(places.size()), side, values);
+    fillFloor(std::span(values).subspan(vertices), side);
     return values;
 }
 
@@ -299,7 +314,7 @@ std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const 
     for (const std::size_t l : by_rays) {
         const TracedLight& traced = traces.lights[l];
         const bool same = passesTheSame(traced, plan.lights[l], *plan.figure, traces.raised);
-        const std::vector<float> others = sumOfLights(irradiance, weights, seen.vertices.size());
+        const std::vector<float> others = sumOfLights(irradiance, weights, seen.points_mm.size());
         irradiance.of_lights[l] = tracedRoughly(plan.lights[l], weights[l], lit,
                                                 same ? traced.past.get() : nullptr, seen, others);
     }
