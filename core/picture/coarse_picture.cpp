@@ -2,6 +2,7 @@
 
 #include <tbb/parallel_for.h>
 
+#include <Eigen/Core>
 #include <algorithm>
 #include <numeric>
 
@@ -73,21 +74,48 @@ std::uint8_t byteOf(int value) {
     return static_cast<std::uint8_t>(std::clamp((value + kWhole / 2) / kWhole, 0, 255));
 }
 
-std::uint8_t changedByte(std::uint8_t byte, int then, int now) {
-    if (now >= then) return byteOf(kWhole * byte + now - then);
-    const float share = static_cast<float>(now) / static_cast<float>(then);
-    const int doubled = static_cast<int>(share * static_cast<float>(2 * byte));
-    return static_cast<std::uint8_t>((doubled + 1) / 2);  // rounded, in a hurry
+// The components of a pixel side by side, for arithmetic on all of them at once; the last is idle.
+using Components = Eigen::Array4f;
+
+Components componentsOf(const std::uint8_t* rgb) {
+    return {static_cast<float>(rgb[0]), static_cast<float>(rgb[1]), static_cast<float>(rgb[2]),
+            0.0F};
 }
 
-bool rowsDiffer(const Image& then, const Image& now, const Between& row) {
-    const auto differs = [&](int y) {
-        const auto length = 3 * static_cast<std::ptrdiff_t>(now.width);
-        const auto begin = length * y;
-        return !std::equal(then.rgb.begin() + begin, then.rgb.begin() + begin + length,
-                           now.rgb.begin() + begin);
-    };
-    return differs(row.first) || differs(row.second);
+// A coarse picture then and now.
+struct CoarsePixel {
+    Components then;
+    Components now;
+    bool differs = false;
+};
+
+std::vector<CoarsePixel> coarsePixels(const Image& then, const Image& now) {
+    std::vector<CoarsePixel> pixels(now.rgb.size() / 3);
+    for (std::size_t i = 0; i < pixels.size(); ++i) {
+        pixels[i].then = componentsOf(then.rgb.data() + 3 * i);
+        pixels[i].now = componentsOf(now.rgb.data() + 3 * i);
+        pixels[i].differs = (pixels[i].then != pixels[i].now).any();
+    }
+    return pixels;
+}
+
+// A pixel changed as the four round it are, with these weights; up to the nearest step. Written
+// out, since this is done for every pixel of a moving picture.
+void change(std::uint8_t* rgb, const CoarsePixel& a, const CoarsePixel& b, const CoarsePixel& c,
+            const CoarsePixel& d, const Weights& weights) {
+    const auto wa = static_cast<float>(weights[0]);
+    const auto wb = static_cast<float>(weights[1]);
+    const auto wc = static_cast<float>(weights[2]);
+    const auto wd = static_cast<float>(weights[3]);
+    const Components then = wa * a.then + wb * b.then + wc * c.then + wd * d.then;
+    const Components now = wa * a.now + wb * b.now + wc * c.now + wd * d.now;
+    // In proportion where it gets darker, by as many steps where it gets lighter.
+    const Components ratio = ((now + 1.0F) / (then + 1.0F)).min(1.0F);
+    const Components more = (now - then).max(0.0F) / static_cast<float>(kWhole);
+    const Components after = (componentsOf(rgb) * ratio + more + 0.5F).min(255.0F);
+    rgb[0] = static_cast<std::uint8_t>(after[0]);
+    rgb[1] = static_cast<std::uint8_t>(after[1]);
+    rgb[2] = static_cast<std::uint8_t>(after[2]);
 }
 
 }  // namespace
@@ -144,17 +172,23 @@ Image enlarged(const Image& coarse, const Enlarging& how) {
 
 Image changed(const Image& sharp, const Image& then, const Image& now, const Enlarging& how) {
     Image result = sharp;
+    const std::vector<CoarsePixel> coarse = coarsePixels(then, now);
     const std::size_t length = 3 * how.columns.size();
     tbb::parallel_for(std::size_t{0}, how.rows.size(), [&](std::size_t y) {
-        if (!rowsDiffer(then, now, how.rows[y])) return;
         std::uint8_t* out = result.rgb.data() + length * y;
-        for (std::size_t x = 0; x < how.columns.size(); ++x) {
-            const Four before(then, how.rows[y], how.columns[x]);
-            const Four after(now, how.rows[y], how.columns[x]);
-            const Weights weights = weightsAt(how, y, x);
-            for (std::size_t c = 0; c < 3; ++c, ++out) {
-                *out = changedByte(*out, before.sum(weights, c), after.sum(weights, c));
-            }
+        const auto row = [&](int at) {
+            return coarse.data() + static_cast<std::ptrdiff_t>(at) * now.width;
+        };
+        const CoarsePixel* upper = row(how.rows[y].first);
+        const CoarsePixel* lower = row(how.rows[y].second);
+        for (std::size_t x = 0; x < how.columns.size(); ++x, out += 3) {
+            const Between& column = how.columns[x];
+            const CoarsePixel& a = upper[column.first];
+            const CoarsePixel& b = upper[column.second];
+            const CoarsePixel& c = lower[column.first];
+            const CoarsePixel& d = lower[column.second];
+            if (!a.differs && !b.differs && !c.differs && !d.differs) continue;
+            change(out, a, b, c, d, weightsAt(how, y, x));
         }
     });
     return result;
