@@ -11,7 +11,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr int kFrames = 24;
+constexpr int kFrames = 16;
 // By how much the pixels of moving pictures are larger; more where a sharp one is only changed and
 // that would take longer than the hand can wait.
 constexpr int kCoarser = 2;
@@ -21,7 +21,7 @@ constexpr int kLate = 3;  // in a row
 
 // A rough picture is better than none, but not than one that is sharp already.
 bool worthShowing(int frames, bool sharp_before) {
-    return frames == 8 || frames == kFrames || (!sharp_before && (frames == 1 || frames == 3));
+    return frames == 6 || frames == kFrames || (!sharp_before && (frames == 1 || frames == 3));
 }
 
 // Nothing is drawn in it that moves with the light.
@@ -32,6 +32,15 @@ bool isSmooth(const LookChoice& look) {
 }
 
 }  // namespace
+
+bool showsTheSame(const PictureRequest& a, const PictureRequest& b) {
+    const Evaluated& one = *a.evaluated;
+    const Evaluated& other = *b.evaluated;
+    return a.ahead == nullptr && b.ahead == nullptr && a.moving == b.moving && a.grid == b.grid &&
+           a.camera == b.camera && a.look == b.look && a.shade == b.shade &&
+           one.appearance == other.appearance && one.marks == other.marks &&
+           one.complete == other.complete && one.plan == other.plan;
+}
 
 PictureMaker::PictureMaker(QObject* parent)
     : QObject(parent),

@@ -23,6 +23,9 @@ struct PictureRequest {
     int number = 0;       // comes back with the pictures
 };
 
+// Whether both ask for the same picture: mixes and steps, which come after the light, change none.
+bool showsTheSame(const PictureRequest& a, const PictureRequest& b);
+
 class PictureMaker : public QObject {
     Q_OBJECT
 

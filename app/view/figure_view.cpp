@@ -33,7 +33,10 @@ FigureView::FigureView(Document& document, QWidget* parent)
     setToolTip(QString());
     m_rest.setSingleShot(true);
     m_rest.setInterval(kRest_ms);
-    connect(&m_rest, &QTimer::timeout, this, [this] { requestPicture(false); });
+    connect(&m_rest, &QTimer::timeout, this, [this] {
+        requestPicture(false);
+        if (m_finished) emit pictureFinished();  // it came before the hand had rested
+    });
     connect(&m_maker, &PictureMaker::failed, this, &FigureView::problem);
     connect(&m_maker, &PictureMaker::pictureReady, this,
             [this](const QImage& picture, int number, bool finished) {
@@ -42,7 +45,8 @@ FigureView::FigureView(Document& document, QWidget* parent)
                     m_requested.pop_front();
                 }
                 if (!m_requested.empty()) m_shown_plan = m_requested.front().second;
-                m_finished = finished && number == m_request_number && !m_rest.isActive();
+                m_whole_arrived = finished && number == m_request_number;
+                m_finished = m_whole_arrived && !m_rest.isActive();
                 update();
                 emit pictureShown();
                 if (m_finished) emit pictureFinished();
@@ -68,6 +72,7 @@ void FigureView::follow(Aspect aspect) {
         m_view = m_document.plan().view;
         m_from_light.reset();
         m_picture = {};
+        m_whole.reset();
         m_sight_spot.reset();
         m_marked_place.reset();
         emit viewChanged();
@@ -178,14 +183,23 @@ void FigureView::requestPicture(bool moving) {
     request.evaluated = m_document.evaluated();
     if (isAhead()) request.ahead = std::make_shared<const Plan>(m_document.plan());
     request.look = m_look;
-    request.look.light = std::min(m_look.light, request.evaluated->plan.lights.size());
+    // Of what shows all lights, the one that is chosen says nothing.
+    const std::size_t lights = request.evaluated->plan.lights.size();
+    request.look.light = showsOneLight(m_look.overlay) ? std::min(m_look.light, lights) : lights;
     request.camera = camera();
     request.grid = grid();
     request.shade.backdrop = currentTheme().backdrop;
     request.shade.backdrop.floor = !m_view.upside_down;
     request.shade.selected = m_document.selectedPart();
     request.moving = moving || request.ahead != nullptr;
+    if (!request.moving && m_whole && showsTheSame(*m_whole, request)) {
+        m_finished = m_whole_arrived;
+        return;
+    }
     request.number = ++m_request_number;
+    m_whole_arrived = false;
+    m_whole.reset();
+    if (!request.moving) m_whole = request;
     m_requested.emplace_back(
         request.number,
         request.ahead != nullptr

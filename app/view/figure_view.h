@@ -121,6 +121,8 @@ class FigureView : public QWidget, public FigureHolder {
     QTimer m_rest;  // fires when the hand has rested
     QImage m_picture;
     bool m_finished = false;
+    std::optional<PictureRequest> m_whole;  // the last request; none where it moves
+    bool m_whole_arrived = false;
     int m_request_number = 0;
     std::deque<std::pair<int, std::shared_ptr<const Plan>>> m_requested;  // by number
     std::shared_ptr<const Plan> m_shown_plan;

@@ -185,6 +185,7 @@ QWidget* MainWindow::buildFoot() {
     row->addWidget(m_readout, 1);
     m_findings->setObjectName(QStringLiteral("findingCount"));
     m_findings->setAccessibleName(tr("Findings"));
+    m_findings->setText(tr("Findings"));  // as high as it will be, so that the figure stays put
     m_findings->setToolTip(tr("What will go wrong if it is painted as planned"));
     row->addWidget(m_findings);
     connect(m_findings, &QToolButton::clicked, this, [this] {

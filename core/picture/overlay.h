@@ -36,6 +36,10 @@ const std::array<OverlayEntry, kOverlayCount>& overlays();  // in the order of O
 inline const OverlayEntry& entryOf(Overlay overlay) {
     return overlays().at(static_cast<std::size_t>(overlay));
 }
+// Whether the chosen light alone is shown.
+inline bool showsOneLight(Overlay overlay) {
+    return overlay == Overlay::Reach || overlay == Overlay::Shells;
+}
 std::optional<Overlay> overlayFromKey(std::string_view key);
 std::string overlayKeys();  // "bare, parts, ...", for messages
 
