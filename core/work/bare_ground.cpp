@@ -1,6 +1,7 @@
 #include "core/work/bare_ground.h"
 
 #include <fmt/format.h>
+#include <tbb/parallel_invoke.h>
 
 #include <algorithm>
 
@@ -172,8 +173,8 @@ BareGround bareGroundOf(const WorkBasis& basis) {
     });
     BareGround bare;
     bare.under = meansUnder(plan, ground, based);
-    bare.right = merged(surface, std::move(right));
-    bare.based = merged(surface, std::move(based));
+    tbb::parallel_invoke([&] { bare.right = merged(surface, std::move(right)); },
+                         [&] { bare.based = merged(surface, std::move(based)); });
     return bare;
 }
 

@@ -2,6 +2,7 @@
 #include "core/work/step_maps.h"
 
 #include <fmt/format.h>
+#include <tbb/parallel_reduce.h>
 
 #include <algorithm>
 #include <array>
@@ -149,20 +150,26 @@ Vec3 wayOf(const Plan& plan, const Step& step, std::uint32_t vertex, const Vec3&
     return along.dot(steepest) < 0.0F ? Vec3(-along) : along;
 }
 
+using Vertices = tbb::blocked_range<std::size_t>;
+constexpr std::size_t kAtOnce = 1 << 14;  // vertices, so that sums come out the same every time
+
 // Most questions are of this kind: without a map of the whole figure.
 double areaBetween(const MapBasis& basis, const Mask& mask, const std::vector<bool>& wanted) {
     const Surface& surface = basis.plan.figure->surface;
     const std::vector<bool>& hidden = basis.appearance.irradiance.hidden;
     const std::span<const float> lightness =
         mask.where == Where::Finished ? basis.appearance.values.lightness : basis.lightness;
-    double area = 0.0;
-    for (std::size_t v = 0; v < lightness.size(); ++v) {
-        if (!wanted[surface.parts[v]] || between(lightness[v], mask) == 0.0F) continue;
-        const bool left_out =
-            (mask.but_not != nullptr && (*mask.but_not)[v]) || (!hidden.empty() && hidden[v]);
-        if (!left_out) area += surface.areas_mm2[v];
-    }
-    return area;
+    const auto areaOfSome = [&](const Vertices& some, double area) {
+        for (std::size_t v = some.begin(); v < some.end(); ++v) {
+            if (!wanted[surface.parts[v]] || between(lightness[v], mask) == 0.0F) continue;
+            const bool left_out =
+                (mask.but_not != nullptr && (*mask.but_not)[v]) || (!hidden.empty() && hidden[v]);
+            if (!left_out) area += surface.areas_mm2[v];
+        }
+        return area;
+    };
+    return tbb::parallel_deterministic_reduce(Vertices(0, lightness.size(), kAtOnce), 0.0,
+                                              areaOfSome, std::plus<>());
 }
 
 }  // namespace

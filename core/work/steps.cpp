@@ -3,6 +3,7 @@
 
 #include <fmt/format.h>
 #include <tbb/parallel_for.h>
+#include <tbb/parallel_invoke.h>
 
 #include <algorithm>
 #include <cmath>
@@ -256,7 +257,10 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     std::stable_partition(order.begin(), order.end(),
                           [&](PartIndex p) { return isRecessedGlow(basis.plan, p); });
     std::map<PartIndex, std::string> below;  // the last layer of the glow that a part stands over
-    std::vector<StepsOfPart> of_parts = stepsOfParts(basis, progress);
+    std::vector<StepsOfPart> of_parts;
+    std::vector<std::vector<Step>> of_glows;
+    tbb::parallel_invoke([&] { of_parts = stepsOfParts(basis, progress); },
+                         [&] { of_glows = stepsOfGlows(basis, progress); });
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     for (const PartIndex part : order) {
         auto& [layers, edges] = of_parts[part];
@@ -277,7 +281,7 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     append(steps, laterSprays(basis));
     const std::vector<Step> dim = dimSteps(basis);
     append(steps, dim);
-    for (std::vector<Step>& glow : stepsOfGlows(basis, progress)) {
+    for (std::vector<Step>& glow : of_glows) {
         for (Step& step : glow) {
             if (dim.empty() || step.phase != Phase::Glow || !step.after.empty()) continue;
             follows(step, dim.front(), "the glow goes on when all round it is dark");
@@ -294,6 +298,20 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     joinAllPhases(basis.plan, steps);
     putInOrder(steps);
     return steps;
+}
+
+// Lines on edges that glows light, one entry a light.
+std::vector<std::vector<EdgeStretch>> glowLinesOfLights(const Plan& plan,
+                                                        const Appearance& appearance,
+                                                        const Mixes& mixes, const Ridges& ridges) {
+    std::vector<std::vector<EdgeStretch>> of_lights(plan.lights.size());
+    const EdgeLines lit = edgeLinesOf(plan, appearance, ridges);
+    tbb::parallel_for(std::size_t{0}, of_lights.size(), [&](std::size_t l) {
+        if (!mixes.glows[l]) return;
+        const std::vector<Shell> shells = shellsOf(plan, appearance.irradiance, l);
+        of_lights[l] = glowLinesOf(plan, appearance.irradiance, lit, shells, l);
+    });
+    return of_lights;
 }
 
 }  // namespace
@@ -348,17 +366,13 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
         basis.veil_parts.push_back(surface.parts[nearestVertex(surface, veil.point_mm)]);
     }
 
-    basis.bare = bareGroundOf(basis);
     if (drawn.size() == plan.lines.size()) basis.drawn = drawn;
     basis.glow_lines.resize(plan.lights.size());
-    if (glows) {
-        const EdgeLines lit = edgeLinesOf(plan, appearance, ridges);
-        for (std::size_t l = 0; l < plan.lights.size(); ++l) {
-            if (!mixes.glows[l]) continue;
-            const std::vector<Shell> shells = shellsOf(plan, appearance.irradiance, l);
-            basis.glow_lines[l] = glowLinesOf(plan, appearance.irradiance, lit, shells, l);
-        }
-    }
+    tbb::parallel_invoke([&] { basis.bare = bareGroundOf(basis); },
+                         [&] {
+                             if (!glows) return;
+                             basis.glow_lines = glowLinesOfLights(plan, appearance, mixes, ridges);
+                         });
 
     auto ordered = stepsInOrder(basis, progress);
     if (!ordered) return tl::unexpected(ordered.error());
