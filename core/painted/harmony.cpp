@@ -1,14 +1,15 @@
 // Means over ladders stand for parts; what touches is found on the surface.
 #include "core/painted/harmony.h"
 
+#include <fmt/format.h>
 #include <tbb/parallel_for.h>
 
 #include <algorithm>
-#include <map>
 #include <optional>
 #include <unordered_map>
 
 #include "core/colour/colour_difference.h"
+#include "core/figure/kept_fields.h"
 
 namespace glaukophos {
 namespace {
@@ -34,8 +35,8 @@ double areaOf(const Ladder& ladder) {
     return area;
 }
 
-// Area of each other part that lies within `reach_mm` of the detail's own surface.
-std::map<PartIndex, double> touching(const Surface& surface, PartIndex detail, float reach_mm) {
+// Area of each part that lies within `reach_mm` of the detail's own surface; none of its own.
+std::vector<float> touching(const Surface& surface, PartIndex detail, float reach_mm) {
     const auto keyOf = [&](const Vec3& point) {
         const Eigen::Vector3i cell = (point / reach_mm).array().floor().cast<int>();
         return (static_cast<std::int64_t>(cell.x() & 0x1fffff) << 42) |
@@ -52,7 +53,7 @@ std::map<PartIndex, double> touching(const Surface& surface, PartIndex detail, f
             near[keyOf(surface.mesh.positions_mm[v] + reach_mm * step)] = true;
         }
     }
-    std::map<PartIndex, double> areas;
+    std::vector<float> areas(surface.part_areas_mm2.size(), 0.0F);
     for (std::size_t v = 0; v < surface.parts.size(); ++v) {
         if (surface.parts[v] == detail || !near.contains(keyOf(surface.mesh.positions_mm[v]))) {
             continue;
@@ -108,15 +109,15 @@ std::vector<DrowningDetail> drowningDetails(const Plan& plan, const Appearance& 
     tbb::parallel_for(std::size_t{0}, of_parts.size(), [&](std::size_t p) {
         const double area = areaOf(appearance.ladders[p]);
         if (area <= 0.0 || area > kSmall * all) return;
-        const auto areas = touching(surface, static_cast<PartIndex>(p), reach_mm);
-        const auto most = std::ranges::max_element(
-            areas, {},
-            [](const std::pair<const PartIndex, double>& entry) { return entry.second; });
-        if (most == areas.end() || areaOf(appearance.ladders[most->first]) <= 0.0) return;
+        const auto areas = plan.figure->kept->of(fmt::format("what touches part {}", p), [&] {
+            return touching(surface, static_cast<PartIndex>(p), reach_mm);
+        });
+        const auto most = static_cast<PartIndex>(std::ranges::max_element(*areas) - areas->begin());
+        if ((*areas)[most] <= 0.0F || areaOf(appearance.ladders[most]) <= 0.0) return;
         const double difference = ciede2000(labFrom(meanOf(appearance.ladders[p])),
-                                            labFrom(meanOf(appearance.ladders[most->first])));
+                                            labFrom(meanOf(appearance.ladders[most])));
         if (difference < least) {
-            of_parts[p] = DrowningDetail{static_cast<PartIndex>(p), most->first, difference};
+            of_parts[p] = DrowningDetail{static_cast<PartIndex>(p), most, difference};
         }
     });
     std::vector<DrowningDetail> drowning;
