@@ -57,7 +57,7 @@ void CompareMaker::take(const CompareRequest& request, std::size_t plan, const T
     if (goal != Goal::Desk) {
         emit pictureReady(plan, pictureOf(request, *state, settled ? kFineFrames : 1));
     }
-    emit figuresReady(plan, figuresOf(*state));
+    emit figuresReady(request.number, plan, figuresOf(*state), goal == Goal::Desk);
 }
 
 void CompareMaker::work(const CompareRequest& request, const Turn& turn) {

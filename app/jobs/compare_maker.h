@@ -19,6 +19,7 @@ struct CompareRequest {
     PixelGrid grid;  // of each picture, in device pixels
     LookChoice look;
     ShadeChoice shade;
+    int number = 0;  // comes back with the figures
 };
 
 class CompareMaker : public QObject {
@@ -33,7 +34,9 @@ class CompareMaker : public QObject {
   signals:
     // `plan` is its place in the request.
     void pictureReady(std::size_t plan, const QImage& picture);
-    void figuresReady(std::size_t plan, const glaukophos::PlanFigures& figures);
+    // `number` is that of the request; `last`: nothing more comes of it.
+    void figuresReady(int number, std::size_t plan, const glaukophos::PlanFigures& figures,
+                      bool last);
     void failed(const QString& sentence);
 
   private:

@@ -6,6 +6,7 @@
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/screen_profile.h"
+#include "core/pipeline/stage_keys.h"
 #include "core/pipeline/traces.h"
 
 namespace glaukophos {
@@ -39,7 +40,8 @@ bool showsTheSame(const PictureRequest& a, const PictureRequest& b) {
     return a.ahead == nullptr && b.ahead == nullptr && a.moving == b.moving && a.grid == b.grid &&
            a.camera == b.camera && a.look == b.look && a.shade == b.shade &&
            one.appearance == other.appearance && one.marks == other.marks &&
-           one.complete == other.complete && one.plan == other.plan;
+           one.complete == other.complete &&
+           (one.plan == other.plan || appearanceKey(one.plan) == appearanceKey(other.plan));
 }
 
 PictureMaker::PictureMaker(QObject* parent)

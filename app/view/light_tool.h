@@ -3,6 +3,7 @@
 
 #include "app/document/document.h"
 #include "app/view/figure_tool.h"
+#include "app/view/orrery.h"
 #include "core/lighting/aim.h"
 
 namespace glaukophos {

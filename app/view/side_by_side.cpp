@@ -80,9 +80,10 @@ SideBySide::SideBySide(Document& document, FigureView& view, QWidget* parent)
                 m_tiles.at(plan).picture->setPicture(picture);
             });
     connect(&m_maker, &CompareMaker::figuresReady, this,
-            [this](std::size_t plan, const PlanFigures& figures) {
+            [this](int number, std::size_t plan, const PlanFigures& figures, bool last) {
                 m_tiles.at(plan).figures->setText(q(inWords(figures)));
-                m_tiles.at(plan).finished = figures.work_min.has_value();
+                // The end of an older request may still be on its way.
+                m_tiles.at(plan).finished = last && number == m_request_number;
                 if (isFinished()) emit finished();
             });
 }
@@ -167,6 +168,7 @@ void SideBySide::request() {
     request.look.overlay = m_view.overlay();
     request.shade.backdrop = currentTheme().backdrop;
     request.shade.backdrop.floor = !request.view.upside_down;
+    request.number = ++m_request_number;
     for (Tile& tile : m_tiles) tile.finished = false;
     m_maker.request(std::move(request));
 }

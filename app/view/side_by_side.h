@@ -74,7 +74,8 @@ class SideBySide : public QWidget {
     Document& m_document;
     FigureView& m_view;
     std::array<Tile, kMostVariants + 1> m_tiles;  // the lights in use first
-    CompareMaker m_maker;                         // last: its worker ends first
+    int m_request_number = 0;
+    CompareMaker m_maker;  // last: its worker ends first
 };
 
 }  // namespace glaukophos

@@ -246,22 +246,30 @@ void addSpread(const Comparison& of, const Evaluated& e, const Regions& regions,
     }
 }
 
-// L* that what is judged of some parts is off by, however small: sources are. None: not judged.
-std::optional<double> offOf(const Comparison& of, const Evaluated& e,
-                            const std::vector<PartIndex>& parts) {
+// Of what is judged of some parts, however small: sources are.
+struct JudgedSource {
+    double off = 0.0;      // L* painted beside planned, the mean
+    double planned = 0.0;  // L*, the lightest
+};
+std::optional<JudgedSource> judgedSource(const Comparison& of, const Evaluated& e,
+                                         const std::vector<PartIndex>& parts) {
     constexpr int kFewest_px = 20;
-    double sum = 0.0;
+    JudgedSource source;
     int count = 0;
     for (std::size_t p = 0; p < of.sighted.size(); ++p) {
         if (of.sighted[p] != Sighted::Judged) continue;
         const PartIndex part = e.plan.figure->surface.labels[of.frame.pixels[p].triangle];
         if (std::ranges::find(parts, part) == parts.end()) continue;
-        sum += of.fine_painted[p].L - of.fine_planned[p].L;
+        source.off += of.fine_painted[p].L - of.fine_planned[p].L;
+        source.planned = std::max<double>(source.planned, of.fine_planned[p].L);
         ++count;
     }
-    return count < kFewest_px ? std::nullopt : std::optional(sum / count);
+    if (count < kFewest_px) return std::nullopt;
+    source.off /= count;
+    return source;
 }
 
+// L* of the lightest rung; 0 for parts without any, which are all light.
 double lightestOf(const Evaluated& e, const std::vector<PartIndex>& parts) {
     double lightest = 0.0;
     for (const PartIndex part : parts) {
@@ -279,10 +287,10 @@ void addOverSource(const Comparison& of, const Evaluated& e, const Regions& regi
     for (std::size_t l = 0; l < e.plan.lights.size(); ++l) {
         const Light& light = e.plan.lights[l];
         if (!isNear(light.kind) || !shines(e.plan, l)) continue;
-        const auto off = offOf(of, e, light.own_parts);
-        if (!off) continue;
-        const double planned = lightestOf(e, light.own_parts);
-        const double painted = planned + *off;
+        const auto source = judgedSource(of, e, light.own_parts);
+        if (!source) continue;
+        const double planned = std::max(source->planned, lightestOf(e, light.own_parts));
+        const double painted = planned + source->off;
         for (const auto& [key, region] : regions) {
             const Ladder& ladder = e.appearance->ladders[key.first];
             const auto band = static_cast<std::size_t>(key.second);

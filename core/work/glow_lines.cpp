@@ -1,6 +1,8 @@
 // Levels are read at the nearest vertex, found through a lattice of cells.
 #include "core/work/glow_lines.h"
 
+#include <tbb/parallel_for.h>
+
 #include <array>
 #include <cmath>
 
@@ -84,6 +86,19 @@ std::vector<EdgeStretch> glowLinesOf(const Plan& plan, const Irradiance& irradia
         addDots(surface, static_cast<PartIndex>(p), levels, static_cast<float>(least[1]), found);
     }
     return found;
+}
+
+std::vector<std::vector<EdgeStretch>> glowLinesOf(const Plan& plan, const Appearance& appearance,
+                                                  const Ridges& ridges,
+                                                  const std::vector<bool>& glows) {
+    std::vector<std::vector<EdgeStretch>> of_lights(plan.lights.size());
+    const EdgeLines lit = edgeLinesOf(plan, appearance, ridges);
+    tbb::parallel_for(std::size_t{0}, of_lights.size(), [&](std::size_t l) {
+        if (!glows[l]) return;
+        const std::vector<Shell> shells = shellsOf(plan, appearance.irradiance, l);
+        of_lights[l] = glowLinesOf(plan, appearance.irradiance, lit, shells, l);
+    });
+    return of_lights;
 }
 
 }  // namespace glaukophos

@@ -12,4 +12,9 @@ std::vector<EdgeStretch> glowLinesOf(const Plan& plan, const Irradiance& irradia
                                      const EdgeLines& lines, std::span<const Shell> shells,
                                      std::size_t light);
 
+// The same of the lights marked in `glows`, one entry a light of the plan.
+std::vector<std::vector<EdgeStretch>> glowLinesOf(const Plan& plan, const Appearance& appearance,
+                                                  const Ridges& ridges,
+                                                  const std::vector<bool>& glows);
+
 }  // namespace glaukophos

@@ -300,20 +300,6 @@ Result<std::vector<Step>> stepsInOrder(const WorkBasis& basis, const Progress& p
     return steps;
 }
 
-// Lines on edges that glows light, one entry a light.
-std::vector<std::vector<EdgeStretch>> glowLinesOfLights(const Plan& plan,
-                                                        const Appearance& appearance,
-                                                        const Mixes& mixes, const Ridges& ridges) {
-    std::vector<std::vector<EdgeStretch>> of_lights(plan.lights.size());
-    const EdgeLines lit = edgeLinesOf(plan, appearance, ridges);
-    tbb::parallel_for(std::size_t{0}, of_lights.size(), [&](std::size_t l) {
-        if (!mixes.glows[l]) return;
-        const std::vector<Shell> shells = shellsOf(plan, appearance.irradiance, l);
-        of_lights[l] = glowLinesOf(plan, appearance.irradiance, lit, shells, l);
-    });
-    return of_lights;
-}
-
 }  // namespace
 
 BeforeGlow beforeGlowOf(const Plan& plan, const Appearance& appearance, const Mixes& mixes,
@@ -367,12 +353,11 @@ Result<Work> workOf(const Plan& plan, const Appearance& appearance, const Mixes&
     }
 
     if (drawn.size() == plan.lines.size()) basis.drawn = drawn;
-    basis.glow_lines.resize(plan.lights.size());
-    tbb::parallel_invoke([&] { basis.bare = bareGroundOf(basis); },
-                         [&] {
-                             if (!glows) return;
-                             basis.glow_lines = glowLinesOfLights(plan, appearance, mixes, ridges);
-                         });
+    std::vector<bool> leading;  // lights whose glow is painted
+    for (const auto& glow : mixes.glows) leading.push_back(glows && glow.has_value());
+    tbb::parallel_invoke(
+        [&] { basis.bare = bareGroundOf(basis); },
+        [&] { basis.glow_lines = glowLinesOf(plan, appearance, ridges, leading); });
 
     auto ordered = stepsInOrder(basis, progress);
     if (!ordered) return tl::unexpected(ordered.error());

@@ -382,5 +382,29 @@ TEST_F(LightsStage, APictureOfAMovedLightIsNearlyTheSettledOne) {
               0.88);
 }
 
+TEST_F(LightsStage, APictureThatWouldBeTheSameIsNotMadeAgain) {
+    openScene();
+    ASSERT_TRUE(
+        waitFor([this] { return document().evaluated()->desk != nullptr && view().isFinished(); }));
+    const QSize size = view().size();
+    QSignalSpy pictures(&view(), &FigureView::pictureShown);
+    document().selectLight(0);
+    EXPECT_TRUE(view().isFinished()) << "all lights are shown together";
+    // Steps and findings come anew, and change neither the picture nor its size.
+    document().edit(QStringLiteral("pace"), Aspect::Steps,
+                    [](Plan& plan) { plan.steps.hairdryer = !plan.steps.hairdryer; });
+    ASSERT_TRUE(waitFor([this] {
+        return document().evaluated()->desk != nullptr &&
+               document().evaluated()->plan.steps == document().plan().steps;
+    }));
+    QTest::qWait(400);
+    EXPECT_EQ(pictures.count(), 0);
+    EXPECT_EQ(view().size(), size);
+    m_window->setStage(Stage::Lights);
+    view().setOverlay(Overlay::Reach);
+    ASSERT_TRUE(waitFor([this] { return view().isFinished(); }));
+    EXPECT_GT(pictures.count(), 0);
+}
+
 }  // namespace
 }  // namespace glaukophos

@@ -38,9 +38,10 @@ struct Taken {
 
 // The scene painted by the plan, with what `slip` does to it, beside a card.
 Taken taken(const std::function<void(camera::Subject&)>& slip,
-            const std::function<void(camera::Shot&)>& change = {}) {
+            const std::function<void(camera::Shot&)>& change = {},
+            const EvaluatedPtr& plan = worked()) {
     PhotographedScene scene = plainScene();
-    scene.subject = camera::paintedSubject(*worked(), std::nullopt);
+    scene.subject = camera::paintedSubject(*plan, std::nullopt);
     if (slip) slip(scene.subject);
     camera::bend(scene.subject, 0.05, 3);
     camera::Shot& shot = scene.shot;
@@ -175,6 +176,43 @@ TEST(Comparison, ALayerThatSpreadOverTheBandBelowIsNamedAsThat) {
     EXPECT_EQ(faults.front().part, part);
     EXPECT_EQ(faults.front().touch_up.fault, Fault::NotShrunk) << faults.front().words;
     EXPECT_EQ(faults.front().bands, std::vector<int>{static_cast<int>(band)});
+}
+
+// The ball glows over all else; `dull` takes that from its paint.
+std::vector<PaintedFault> faultsOfGlow(bool dull) {
+    static const EvaluatedPtr glowing = [] {
+        Plan plan = planOfScene();
+        for (Light& light : plan.lights) light.strength *= 0.05;
+        Light glow;
+        glow.name = "ball";
+        glow.kind = Lamp{{-2, 0, 24}, 4.5};
+        glow.strength = 8.0;
+        glow.own_parts = {3};
+        plan.lights.push_back(glow);
+        return evaluated(plan, Goal::Desk).value();
+    }();
+    const Taken photo = taken(
+        [&](camera::Subject& subject) {
+            const std::size_t bands = glowing->appearance->ladders[3].size();
+            for (std::size_t b = 0; dull && b < bands; ++b) {
+                camera::paintWrong(subject, *glowing, {3, b, camera::Slip::Darker, 50.0});
+            }
+        },
+        {}, glowing);
+    const auto comparison = compared(*glowing, photo.straight.photo, photo.straight.camera, {}, {});
+    EXPECT_TRUE(comparison) << comparison.error().message;
+    return comparison ? faultsIn(*comparison, *glowing) : std::vector<PaintedFault>();
+}
+
+bool outshines(const PaintedFault& fault) { return fault.touch_up.fault == Fault::OverSource; }
+
+TEST(Comparison, WhatIsLighterThanTheSourceThatLightsItIsNamedAsThat) {
+    EXPECT_TRUE(std::ranges::none_of(faultsOfGlow(false), outshines));
+    const std::vector<PaintedFault> faults = faultsOfGlow(true);
+    const auto over = std::ranges::find_if(faults, outshines);
+    ASSERT_NE(over, faults.end());
+    EXPECT_NE(over->part, 3U);
+    EXPECT_GT(over->touch_up.by, 3.0);
 }
 
 TEST(Comparison, WhatCannotBeJudgedIsSaidInOneLine) {
