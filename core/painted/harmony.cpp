@@ -48,8 +48,10 @@ std::vector<float> touching(const Surface& surface, PartIndex detail, float reac
     for (std::size_t v = 0; v < surface.parts.size(); ++v) {
         if (surface.parts[v] != detail) continue;
         for (int i = 0; i < 27; ++i) {
-            const Vec3 step(static_cast<float>(i % 3 - 1), static_cast<float>(i / 3 % 3 - 1),
-                            static_cast<float>(i / 9 - 1));
+            const int layer = i / 9;
+            const int row = i / 3 % 3;
+            const Vec3 step(static_cast<float>(i % 3 - 1), static_cast<float>(row - 1),
+                            static_cast<float>(layer - 1));
             near[keyOf(surface.mesh.positions_mm[v] + reach_mm * step)] = true;
         }
     }
