@@ -32,19 +32,8 @@ std::size_t edgeWayOf(const Eigen::Vector2d& across) {
 }
 
 double EdgeDistances::at(std::size_t way, const Eigen::Vector2d& pixel) const {
-    const double x = pixel.x() / factor - 0.5;
-    const double y = pixel.y() / factor - 0.5;
-    const int left = static_cast<int>(std::floor(x));
-    const int top = static_cast<int>(std::floor(y));
-    if (!(x >= 0.0 && y >= 0.0) || left + 1 >= width || top + 1 >= height) return kOutside_px;
-    const std::vector<float>& map = ways[way];
-    const auto here = static_cast<std::size_t>(top) * static_cast<std::size_t>(width) +
-                      static_cast<std::size_t>(left);
-    const auto below = here + static_cast<std::size_t>(width);
-    const double u = x - left;
-    const double v = y - top;
-    return (1.0 - v) * ((1.0 - u) * map[here] + u * map[here + 1]) +
-           v * ((1.0 - u) * map[below] + u * map[below + 1]);
+    const auto between = betweenPixels(pixel, factor, width, height);
+    return between ? between->blend(ways[way]) : kOutside_px;
 }
 
 EdgeDistances edgeDistances(const PhotoEdges& edges) {

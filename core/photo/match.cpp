@@ -31,15 +31,15 @@ int factorFor(const SeenMesh& seen, const PhotoCamera& camera, double wanted_px)
     return std::max(1, static_cast<int>(std::lround(high_px / wanted_px)));
 }
 
-// `reach_px` on the smallest photograph; `focal_spread` of its logarithm.
+// `focal_spread` of the logarithm of the focal length.
 PhotoCamera refined(const SeenMesh& seen, EdgesInSizes& edges, const PhotoCamera& from,
-                    double reach_px, double focal_spread, const Progress& progress) {
+                    double focal_spread, const Progress& progress) {
     LensBelief belief;
     belief.focal_px = from.focal_px;
     belief.focal_spread = focal_spread;
     belief.k1_spread = 0.1;
     const std::array<EdgeFitRound, 3> rounds = {{
-        {factorFor(seen, from, 260), reach_px, 4},
+        {factorFor(seen, from, 260), 6.0, 4},
         {factorFor(seen, from, 520), 5.0, 3},
         {factorFor(seen, from, 1040), 4.0, 3},
     }};
@@ -119,7 +119,7 @@ Result<PhotoMatch> matchByClicks(const SeenMesh& seen, const Photograph& photo,
     EdgesInSizes edges(photo);
     const PhotoCamera near =
         climbedToEdges(seen, distancesOn(edges), clicked->camera, kFromNear, progress).camera;
-    const PhotoCamera better = refined(seen, edges, near, 6.0, 0.12, progress);
+    const PhotoCamera better = refined(seen, edges, near, 0.12, progress);
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     const double before = agreementAt(seen, edges, clicked->camera, kJudged_px, progress);
     match.agreement = agreementAt(seen, edges, better, kJudged_px, progress);
@@ -153,7 +153,7 @@ Result<PhotoMatch> matchUpright(const SeenMesh& seen, const Photograph& photo,
     PhotoMatch match;
     double best = -1.0;
     for (const PhotoCamera& camera : likeliest(seen, edges, climbed, 2, progress)) {
-        const PhotoCamera better = refined(seen, edges, camera, 6.0, 0.3, progress);
+        const PhotoCamera better = refined(seen, edges, camera, 0.3, progress);
         const double agreement = agreementAt(seen, edges, better, kJudged_px, progress);
         if (agreement <= best) continue;
         best = agreement;

@@ -35,24 +35,22 @@ std::vector<float> numbersOf(const cv::Mat& image) {
 
 }  // namespace
 
-Eigen::Vector2d PhotoEdges::slopeAt(const Eigen::Vector2d& pixel) const {
+std::optional<BetweenPixels> betweenPixels(const Eigen::Vector2d& pixel, int factor, int width,
+                                           int height) {
     const double x = pixel.x() / factor - 0.5;
     const double y = pixel.y() / factor - 0.5;
-    const int left = static_cast<int>(std::floor(x));
-    const int top = static_cast<int>(std::floor(y));
-    if (left < 0 || top < 0 || left + 1 >= width || top + 1 >= height) {
-        return Eigen::Vector2d::Zero();
-    }
+    if (!(x >= 0.0 && y >= 0.0 && x < width - 1 && y < height - 1)) return std::nullopt;
+    const double left = std::floor(x);
+    const double top = std::floor(y);
     const auto at = static_cast<std::size_t>(top) * static_cast<std::size_t>(width) +
                     static_cast<std::size_t>(left);
-    const auto below = at + static_cast<std::size_t>(width);
-    const double u = x - left;
-    const double v = y - top;
-    const auto blend = [&](const std::vector<float>& of) {
-        return (1.0 - v) * ((1.0 - u) * of[at] + u * of[at + 1]) +
-               v * ((1.0 - u) * of[below] + u * of[below + 1]);
-    };
-    return {blend(across), blend(down)};
+    return BetweenPixels{at, at + static_cast<std::size_t>(width), x - left, y - top};
+}
+
+Eigen::Vector2d PhotoEdges::slopeAt(const Eigen::Vector2d& pixel) const {
+    const auto between = betweenPixels(pixel, factor, width, height);
+    if (!between) return Eigen::Vector2d::Zero();
+    return {between->blend(across), between->blend(down)};
 }
 
 PhotoEdges photoEdges(const Photograph& photo, int factor) {

@@ -11,6 +11,23 @@
 
 namespace glaukophos {
 
+// Where a place lies between four pixels of a photograph made smaller: what is known of pixels is
+// blended there.
+struct BetweenPixels {
+    std::size_t upper = 0;  // index of the upper left one
+    std::size_t lower = 0;
+    double right = 0.0;  // shares
+    double down = 0.0;
+
+    [[nodiscard]] double blend(const std::vector<float>& of) const {
+        return (1.0 - down) * ((1.0 - right) * of[upper] + right * of[upper + 1]) +
+               down * ((1.0 - right) * of[lower] + right * of[lower + 1]);
+    }
+};
+// `pixel` in pixels of the photograph; none outside.
+std::optional<BetweenPixels> betweenPixels(const Eigen::Vector2d& pixel, int factor, int width,
+                                           int height);
+
 // Slopes of the grey photograph, made smaller by a whole factor. Row by row.
 struct PhotoEdges {
     int factor = 1;

@@ -146,7 +146,6 @@ std::vector<PhotoCamera> uprightCameras(const SeenMesh& seen, EdgesInSizes& edge
         tryPlaces(maps, points, here);
     });
     if (progress.stopped()) return {};
-    std::ranges::stable_sort(tried, std::greater<>{}, &Tried::worth);
     std::vector<PhotoCamera> cameras;
     cameras.reserve(tried.size());
     for (const Tried& each : tried) cameras.push_back(placed(seen, each, photo, factor));

@@ -9,8 +9,8 @@
 
 namespace glaukophos {
 
-// One camera from each of many sides, the likeliest first, placed as well as a small photograph
-// tells; empty when stopped. Outlines and inner edges are laid over the edges of the photograph in
+// One camera from each of many sides, placed as well as a small photograph tells; empty when
+// stopped. Outlines and inner edges are laid over the edges of the photograph in
 // all sizes and places (oriented chamfer matching, after Borgefors 1988).
 std::vector<PhotoCamera> uprightCameras(const SeenMesh& seen, EdgesInSizes& edges,
                                         const Progress& progress);

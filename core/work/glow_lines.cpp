@@ -3,6 +3,7 @@
 
 #include <tbb/parallel_for.h>
 
+#include <algorithm>
 #include <array>
 #include <cmath>
 
@@ -92,6 +93,7 @@ std::vector<std::vector<EdgeStretch>> glowLinesOf(const Plan& plan, const Appear
                                                   const Ridges& ridges,
                                                   const std::vector<bool>& glows) {
     std::vector<std::vector<EdgeStretch>> of_lights(plan.lights.size());
+    if (std::ranges::find(glows, true) == glows.end()) return of_lights;
     const EdgeLines lit = edgeLinesOf(plan, appearance, ridges);
     tbb::parallel_for(std::size_t{0}, of_lights.size(), [&](std::size_t l) {
         if (!glows[l]) return;
