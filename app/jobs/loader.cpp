@@ -8,6 +8,7 @@
 #include "app/widgets/image_convert.h"
 #include "app/widgets/text.h"
 #include "core/io/file_bytes.h"
+#include "core/io/mesh_file.h"
 #include "core/review/study_photo.h"
 
 namespace glaukophos {
@@ -50,7 +51,8 @@ void Loader::setPreview(const PixelGrid& grid, const Backdrop& backdrop) {
 Result<PlanWithLog> Loader::loadFiles(const std::vector<std::filesystem::path>& files,
                                       std::optional<float> doubtful_unit_mm,
                                       const Progress& progress) {
-    if (files.size() == 1) {
+    // A large mesh is not read twice.
+    if (files.size() == 1 && !isBinaryStl(files.front())) {
         const auto bytes = readBytes(files.front(), kLargestMeshFile);
         if (!bytes) return tl::unexpected(bytes.error());
         if (isPlan(files.front(), {bytes->data(), bytes->size()})) {

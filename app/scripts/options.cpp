@@ -106,6 +106,8 @@ void addOptions(QCommandLineParser& parser) {
     add("measure-drag", "Drag the chosen light this many steps, print the rate, and quit.",
         "steps");
     add("measure-turn", "Turn the figure this many steps, print the rate, and quit.", "steps");
+    parser.addOption({QStringLiteral("measure-open"),
+                      QStringLiteral("Print how long opening takes, and quit.")});
     add("size", "Width and height of the window in pixels, such as 1024x700.", "size");
     add("theme", "Surroundings: plaster, bench or paper.", "theme");
     parser.addOption(
@@ -131,7 +133,8 @@ ScriptOptions scriptOptionsFrom(const QCommandLineParser& parser) {
             numberFrom(parser, "measure-turn"),
             parser.isSet(QStringLiteral("after")),
             parser.value(QStringLiteral("page-shown")) == QStringLiteral("best"),
-            numberFrom(parser, "photo")};
+            numberFrom(parser, "photo"),
+            parser.isSet(QStringLiteral("measure-open"))};
 }
 
 ThemeKind themeFrom(const QCommandLineParser& parser) {

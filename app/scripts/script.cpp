@@ -12,7 +12,7 @@ namespace glaukophos {
 
 bool ScriptOptions::isAsked() const {
     return !picture.isEmpty() || !sheet.isEmpty() || !study.isEmpty() || !work.isEmpty() ||
-           !maps.isEmpty() || drag_steps > 0 || turn_steps > 0;
+           !maps.isEmpty() || drag_steps > 0 || turn_steps > 0 || opening;
 }
 
 QPointF spotOf(const FigureView& view, const QString& shares) {
@@ -23,6 +23,7 @@ QPointF spotOf(const FigureView& view, const QString& shares) {
 
 Script::Script(MainWindow& window, ScriptOptions options)
     : m_window(window), m_options(std::move(options)) {
+    if (m_options.opening) measureOpening();
     connect(&m_window.figureView(), &FigureView::pictureFinished, this, [this] { finish(); });
     connect(&m_window.sideBySide(), &SideBySide::finished, this, [this] { finish(); });
     connect(&m_window.reviewPanel(), &ReviewPanel::made, this, [this] { finish(); });
@@ -49,7 +50,7 @@ bool Script::isReady() const {
 }
 
 void Script::finish() {
-    if (m_done || !isReady()) return;
+    if (m_done || m_opening != nullptr || !isReady()) return;
     if (!m_placed) {
         m_placed = true;
         placeWork(*m_window.document().evaluated());
@@ -129,11 +130,18 @@ void Script::openBench() {
 
 void Script::measure(Dragged dragged, int steps) {
     m_trial = std::make_unique<DragTrial>(m_window, dragged, steps);
-    connect(m_trial.get(), &DragTrial::finished, this, [](const QString& report) {
-        std::printf("%s\n", qUtf8Printable(report));
-        QCoreApplication::exit(0);
-    });
+    connect(m_trial.get(), &DragTrial::finished, this, &Script::printAndQuit);
     m_trial->start();
+}
+
+void Script::measureOpening() {
+    m_opening = std::make_unique<OpenTrial>(m_window);
+    connect(m_opening.get(), &OpenTrial::finished, this, &Script::printAndQuit);
+}
+
+void Script::printAndQuit(const QString& report) {
+    std::printf("%s\n", qUtf8Printable(report));
+    QCoreApplication::exit(0);
 }
 
 }  // namespace glaukophos

@@ -6,6 +6,7 @@
 #include <memory>
 
 #include "app/scripts/drag_trial.h"
+#include "app/scripts/open_trial.h"
 #include "app/window/main_window.h"
 
 namespace glaukophos {
@@ -22,11 +23,12 @@ struct ScriptOptions {
     int step = 0;     // beginning with 1
     int finding = 0;  // beginning with 1
     bool bench = false;
-    int drag_steps = 0;   // of the chosen light,
-    int turn_steps = 0;   // or of the figure
-    bool after = false;   // how the figure looks when the chosen step is done
-    bool scored = false;  // wait for the scores of directions
-    int photo = 0;        // beginning with 1: it is judged, on the pages that do
+    int drag_steps = 0;    // of the chosen light,
+    int turn_steps = 0;    // or of the figure
+    bool after = false;    // how the figure looks when the chosen step is done
+    bool scored = false;   // wait for the scores of directions
+    int photo = 0;         // beginning with 1: it is judged, on the pages that do
+    bool opening = false;  // is measured
 
     // Whether anything is to be written or measured; else a person sits at the window.
     [[nodiscard]] bool isAsked() const;
@@ -50,10 +52,13 @@ class Script : public QObject {
     void openBench();
     void judgePhoto();
     void measure(Dragged dragged, int steps);
+    void measureOpening();
+    static void printAndQuit(const QString& report);
 
     MainWindow& m_window;
     ScriptOptions m_options;
     std::unique_ptr<DragTrial> m_trial;
+    std::unique_ptr<OpenTrial> m_opening;
     bool m_placed = false;
     bool m_done = false;
 };

@@ -138,7 +138,12 @@ void MainWindow::connectLoader() {
                 }
             });
     connect(&m_loader, &Loader::failed, m_banner, &Banner::showMessage);
-    connect(&m_loader, &Loader::previewReady, m_view, &FigureView::showPreview);
+    connect(&m_loader, &Loader::failed, this, &MainWindow::backToStart);
+    connect(&m_loader, &Loader::stopped, this, &MainWindow::backToStart);
+    connect(&m_loader, &Loader::previewReady, this, [this](const QImage& picture) {
+        m_view->showPreview(picture);
+        if (!m_document.isOpen()) m_middle->setCurrentWidget(m_beside);
+    });
     connect(&m_loader, &Loader::reworking, this,
             [this](const QString& text) { m_banner->showWork(text + QStringLiteral(" …")); });
     connect(&m_loader, &Loader::reworked, this,

@@ -106,6 +106,8 @@ class MainWindow : public QMainWindow {
     QWidget* buildFoot();
     void connectPanels();
     void showFoot();
+    // From the picture of a figure that does not come.
+    void backToStart();
     void showFigureOrCompared();
     void showPhotograph();
     void showStagePage(int stage, int page);

@@ -30,8 +30,17 @@ void MainWindow::openFiles(const QStringList& files) {
     if (files.isEmpty() || !mayDiscard()) return;
     if (files.front() != m_example) m_example.clear();
     m_banner->showWork(tr("Opening %1 …").arg(QFileInfo(files.front()).fileName()));
-    m_loader.setPreview(m_view->grid(), currentTheme().backdrop);
+    const QSize size = devicePixelRatioF() * m_middle->contentsRect().size();
+    m_loader.setPreview(
+        m_document.isOpen() ? m_view->grid() : PixelGrid{size.width(), size.height()},
+        currentTheme().backdrop);
     m_loader.load(files);
+}
+
+void MainWindow::backToStart() {
+    if (m_document.isOpen()) return;
+    m_view->showPreview({});
+    showFigureOrCompared();
 }
 
 void MainWindow::openExample(const QString& file) {

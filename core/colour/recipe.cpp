@@ -33,13 +33,31 @@ std::vector<Drops> dropsOf(const Candidate& candidate) {
     return drops;
 }
 
-void setColour(Candidate& candidate, const MixingRack& rack) {
+Lab colourOf(const MixingRack& rack, const Candidate& candidate) {
     std::array<Drops, 3> drops;
     for (std::size_t i = 0; i < drops.size(); ++i) {
         drops.at(i) = {candidate.paints.at(i), candidate.ratio.at(i)};
     }
-    candidate.colour =
-        colourOf(rack, std::span(drops).first(static_cast<std::size_t>(candidate.count)));
+    return colourOf(rack, std::span(drops).first(static_cast<std::size_t>(candidate.count)));
+}
+
+// The candidate's paints in all ratios of the list.
+MixColours::Colours coloursOf(const MixingRack& rack, Candidate candidate, const RatioList& list) {
+    PaintGroup group;
+    group.ratios = list.name;
+    for (int i = 0; i < candidate.count; ++i) {
+        const auto k = static_cast<std::size_t>(i);
+        group.paints.at(k) = static_cast<std::uint32_t>(candidate.paints.at(k));
+    }
+    return rack.colours->of(group, [&] {
+        std::vector<Lab> colours;
+        colours.reserve(list.ratios.size());
+        for (const Ratio& ratio : list.ratios) {
+            candidate.ratio = ratio;
+            colours.push_back(colourOf(rack, candidate));
+        }
+        return colours;
+    });
 }
 
 // Cost and difference of a mix whose `colour` is known; false, and neither, where it cannot cost
@@ -71,29 +89,32 @@ class Mixer {
     Mixer(const MixingRack& rack, const Lab& target, const RecipeChoices& choices)
         : m_rack(rack), m_target(target), m_choices(choices) {}
 
-    // Fills in colour and cost of a mix; false where it does not cost less than `least`.
-    bool judge(Candidate& candidate, double least = std::numeric_limits<double>::infinity()) const {
-        setColour(candidate, m_rack);
-        return costsLess(candidate, m_rack, m_target, m_choices, least);
+    // A paint alone.
+    [[nodiscard]] Candidate single(std::size_t paint) const {
+        Candidate candidate{{paint, 0, 0}, 1, {1, 0, 0}};
+        candidate.colour = colourOf(m_rack, candidate);
+        costsLess(candidate, m_rack, m_target, m_choices, std::numeric_limits<double>::infinity());
+        return candidate;
     }
 
     // The best of the given ratios.
-    [[nodiscard]] Candidate bestRatio(Candidate candidate, std::span<const Ratio> ratios) const {
+    [[nodiscard]] Candidate bestRatio(Candidate candidate, const RatioList& list) const {
         Candidate best;
         const int most = m_choices.most_drops < kTouchedFrom ? m_choices.most_drops : kMostTouched;
-        for (const Ratio& ratio : ratios) {
+        const MixColours::Colours colours = coloursOf(m_rack, candidate, list);
+        for (std::size_t i = 0; i < list.ratios.size(); ++i) {
+            const Ratio& ratio = list.ratios[i];
             if (ratio[0] + ratio[1] + ratio[2] > most) continue;
             candidate.ratio = ratio;
-            if (judge(candidate, best.cost)) best = candidate;
+            candidate.colour = (*colours)[i];
+            if (costsLess(candidate, m_rack, m_target, m_choices, best.cost)) best = candidate;
         }
         return best;
     }
 
     // The cheapest `keep` of the groups by a few ratios, then the best ratio of each of those.
-    [[nodiscard]] std::vector<Candidate> search(std::vector<Candidate> groups,
-                                                std::span<const Ratio> few,
-                                                std::span<const Ratio> all,
-                                                std::size_t keep) const {
+    [[nodiscard]] std::vector<Candidate> search(std::vector<Candidate> groups, const RatioList& few,
+                                                const RatioList& all, std::size_t keep) const {
         tbb::parallel_for(std::size_t{0}, groups.size(),
                           [&](std::size_t i) { groups[i] = bestRatio(groups[i], few); });
         keep = std::min(keep, groups.size());
@@ -154,10 +175,13 @@ const Candidate& cheapestWithin(const std::vector<Candidate>& of_sets, std::size
     return of_sets[best];
 }
 
-constexpr std::array<Ratio, 5> kFewPairs = {
-    Ratio{1, 1, 0}, {3, 1, 0}, {1, 3, 0}, {9, 1, 0}, {1, 9, 0}};
-constexpr std::array<Ratio, 7> kFewTriples = {Ratio{1, 1, 1}, {4, 1, 1}, {1, 4, 1}, {1, 1, 4},
-                                              {4, 4, 1},      {4, 1, 4}, {1, 4, 4}};
+// Lists of all ratios are named after the most drops, those of a few by 0.
+const RatioList kFewPairs = {0, {{1, 1, 0}, {3, 1, 0}, {1, 3, 0}, {9, 1, 0}, {1, 9, 0}}};
+const RatioList kFewTriples = {
+    0, {{1, 1, 1}, {4, 1, 1}, {1, 4, 1}, {1, 1, 4}, {4, 4, 1}, {4, 1, 4}, {1, 4, 4}}};
+RatioList allRatios(int paints, int most_drops) {
+    return {most_drops, ratiosOf(paints, most_drops)};
+}
 constexpr std::size_t kKeptPairs = 60;
 constexpr std::size_t kWidenedPairs = 12;
 constexpr std::size_t kKeptTriples = 24;
@@ -211,6 +235,7 @@ void add(MixingRack& rack, const Paint& paint, const PaintFilm& film) {
     rack.paints.push_back(paint);
     rack.films.push_back(film);
     rack.hiding.push_back(contrastRatio(film, 1.0, daylight()));
+    rack.colours = std::make_shared<MixColours>();
 }
 
 PaintFilm filmOf(const MixingRack& rack, std::span<const Drops> drops) {
@@ -279,9 +304,7 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
     const Mixer mixer(rack, target, choices);
     std::vector<Candidate> singles;
     for (const std::size_t paint : paints) {
-        Candidate single{{paint, 0, 0}, 1, {1, 0, 0}};
-        mixer.judge(single);
-        singles.push_back(single);
+        singles.push_back(mixer.single(paint));
     }
     if (singles.empty()) return {};
     Candidate best = *std::ranges::min_element(singles, {}, &Candidate::cost);
@@ -295,7 +318,7 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
             }
         }
         pairs =
-            mixer.search(std::move(pairs), kFewPairs, ratiosOf(2, choices.most_drops), kKeptPairs);
+            mixer.search(std::move(pairs), kFewPairs, allRatios(2, choices.most_drops), kKeptPairs);
         if (!pairs.empty() && pairs.front().cost < best.cost) best = pairs.front();
     }
     if (choices.most_paints >= 3) {
@@ -306,7 +329,7 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
                 triples.push_back({{pair[0], pair[1], third}, 3, {}});
             }
         }
-        triples = mixer.search(std::move(triples), kFewTriples, ratiosOf(3, choices.most_drops),
+        triples = mixer.search(std::move(triples), kFewTriples, allRatios(3, choices.most_drops),
                                kKeptTriples);
         if (!triples.empty() && triples.front().cost < best.cost) best = triples.front();
     }
@@ -318,16 +341,18 @@ LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, i
     const std::vector<std::size_t> candidates = worthSharing(rack, targets, choices, allowed);
     // best[target][set]: the cheapest mix of exactly the candidates in a set of up to three.
     const std::size_t sets = std::size_t{1} << candidates.size();
-    std::array<std::vector<Ratio>, 4> ratios;
+    std::array<RatioList, 4> lists;
     for (const int paints : {1, 2, 3})
-        ratios.at(static_cast<std::size_t>(paints)) = ratiosOf(paints, choices.most_drops);
+        lists.at(static_cast<std::size_t>(paints)) = allRatios(paints, choices.most_drops);
     std::vector<std::vector<Candidate>> best(targets.size(), std::vector<Candidate>(sets));
     tbb::parallel_for(std::size_t{1}, sets, [&](std::size_t set) {
         Candidate group = groupOf(candidates, set);
         if (group.count == 0 || group.count > choices.most_paints) return;
-        for (const Ratio& ratio : ratios.at(static_cast<std::size_t>(group.count))) {
-            group.ratio = ratio;
-            setColour(group, rack);
+        const RatioList& list = lists.at(static_cast<std::size_t>(group.count));
+        const MixColours::Colours colours = coloursOf(rack, group, list);
+        for (std::size_t i = 0; i < list.ratios.size(); ++i) {
+            group.ratio = list.ratios[i];
+            group.colour = (*colours)[i];
             for (std::size_t t = 0; t < targets.size(); ++t) {
                 Candidate& so_far = best[t][set];
                 if (costsLess(group, rack, targets[t], choices, so_far.cost)) so_far = group;

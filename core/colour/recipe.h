@@ -2,9 +2,11 @@
 #pragma once
 
 #include <functional>
+#include <memory>
 #include <span>
 #include <vector>
 
+#include "core/colour/mix_colours.h"
 #include "core/colour/paint.h"
 
 namespace glaukophos {
@@ -38,6 +40,8 @@ struct MixingRack {
     std::vector<Paint> paints;
     std::vector<PaintFilm> films;  // one entry a paint
     std::vector<double> hiding;    // contrast ratio of one full coat of each
+    // Copies share them until a paint is added.
+    std::shared_ptr<MixColours> colours = std::make_shared<MixColours>();
 };
 MixingRack mixingRack(const std::vector<Paint>& paints);
 void add(MixingRack& rack, const Paint& paint, const PaintFilm& film);

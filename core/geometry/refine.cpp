@@ -2,9 +2,13 @@
 #include "core/geometry/refine.h"
 
 #include <meshoptimizer.h>
+#include <tbb/parallel_for.h>
 
 #include <algorithm>
+#include <array>
 #include <unordered_map>
+
+#include "core/geometry/clean.h"
 
 namespace glaukophos {
 namespace {
@@ -91,6 +95,31 @@ void remapVertices(std::vector<Vec3>& positions, std::vector<Triangle>& triangle
     positions = std::move(moved);
 }
 
+constexpr std::size_t kSlices = 8;
+
+// The slice of each triangle; all have about as many.
+PartLabels slicesOf(const Mesh& mesh) {
+    Eigen::Index axis = 0;
+    boundsOf(mesh.positions_mm).size().maxCoeff(&axis);
+    std::vector<float> along_mm;
+    along_mm.reserve(mesh.triangles.size());
+    for (const Triangle& t : mesh.triangles) along_mm.push_back(centroidOf(mesh, t)[axis]);
+    std::vector<float> sample;
+    for (std::size_t i = 0; i < along_mm.size(); i += 64) sample.push_back(along_mm[i]);
+    std::ranges::sort(sample);
+    std::array<float, kSlices - 1> cuts_mm{};
+    for (std::size_t i = 0; i < cuts_mm.size(); ++i) {
+        cuts_mm.at(i) = sample[(i + 1) * sample.size() / kSlices];
+    }
+    PartLabels slices;
+    slices.reserve(along_mm.size());
+    for (const float at : along_mm) {
+        slices.push_back(
+            static_cast<PartIndex>(std::ranges::upper_bound(cuts_mm, at) - cuts_mm.begin()));
+    }
+    return slices;
+}
+
 }  // namespace
 
 void subdivide(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles, float max_edge_mm,
@@ -126,6 +155,31 @@ float simplify(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles
                                                               kept.size(), positions_mm.size());
     remapVertices(positions_mm, triangles, remap, used);
     return relative_error * scale;
+}
+
+float simplifyInSlices(Mesh& mesh, std::size_t target_triangles, float max_deviation_mm,
+                       const Progress& progress) {
+    const double keep =
+        static_cast<double>(target_triangles) / static_cast<double>(mesh.triangles.size());
+    const PartLabels slice_of = slicesOf(mesh);
+    std::array<Mesh, kSlices> slices;
+    std::array<float, kSlices> deviations_mm{};
+    tbb::parallel_for(std::size_t{0}, slices.size(), [&](std::size_t i) {
+        if (progress.stopped()) return;
+        Mesh& slice = slices.at(i);
+        slice = partOf(mesh, slice_of, static_cast<PartIndex>(i));
+        if (slice.triangles.empty()) return;
+        const auto target =
+            static_cast<std::size_t>(keep * static_cast<double>(slice.triangles.size()));
+        deviations_mm.at(i) =
+            simplify(slice.positions_mm, slice.triangles, target, max_deviation_mm);
+    });
+    if (progress.stopped()) return 0.0F;
+    mesh = {};
+    for (const Mesh& slice : slices) append(mesh, slice.positions_mm, slice.triangles);
+    PartLabels unused(mesh.triangles.size(), 0);
+    weld(mesh.positions_mm, mesh.triangles, unused);
+    return *std::ranges::max_element(deviations_mm);
 }
 
 void sortInSpace(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles) {

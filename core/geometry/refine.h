@@ -1,6 +1,7 @@
 // Brings a part to brush resolution: not finer than a budget, not coarser than an edge length.
 #pragma once
 
+#include "core/base/progress.h"
 #include "core/geometry/mesh.h"
 
 namespace glaukophos {
@@ -14,6 +15,12 @@ void subdivide(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles
 // Open borders are kept. Returns the deviation from the original in mm.
 float simplify(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles,
                std::size_t target_triangles, float max_deviation_mm);
+
+// The same for a large mesh, in eight slices across its longest side, which are worked on beside
+// each other and keep their cuts: a first round, which leaves fine triangles along the cuts to
+// another. Returns early when stopped, with the mesh as it was.
+float simplifyInSlices(Mesh& mesh, std::size_t target_triangles, float max_deviation_mm,
+                       const Progress& progress);
 
 // Reorders vertices and triangles along a space-filling curve, so that neighbours in space are
 // neighbours in memory (rays through them are then 2 to 4 times faster).

@@ -29,15 +29,20 @@ std::size_t dropUnusable(Mesh& mesh, PartLabels& labels) {
 }
 
 std::size_t dropDuplicates(Mesh& mesh, PartLabels& labels) {
-    std::vector<std::pair<Triangle, std::uint32_t>> sorted(mesh.triangles.size());
+    // The corners from low to high, and the triangle: two numbers, which are quick to compare.
+    using Corners = std::pair<std::uint64_t, std::uint64_t>;
+    std::vector<Corners> sorted(mesh.triangles.size());
     for (std::uint32_t i = 0; i < sorted.size(); ++i) {
-        sorted[i] = {mesh.triangles[i], i};
-        std::ranges::sort(sorted[i].first);
+        Triangle t = mesh.triangles[i];
+        std::ranges::sort(t);
+        sorted[i] = {std::uint64_t{t[0]} << 32 | t[1], std::uint64_t{t[2]} << 32 | i};
     }
     tbb::parallel_sort(sorted.begin(), sorted.end());
     std::vector<bool> again(sorted.size(), false);
     for (std::size_t i = 1; i < sorted.size(); ++i) {
-        again[sorted[i].second] = sorted[i].first == sorted[i - 1].first;
+        const auto& [ab, c] = sorted[i];
+        const auto& [before_ab, before_c] = sorted[i - 1];
+        again[static_cast<std::uint32_t>(c)] = ab == before_ab && c >> 32 == before_c >> 32;
     }
     return dropTriangles(mesh.triangles, labels, [&](std::size_t i) { return again[i]; });
 }

@@ -1,7 +1,10 @@
-// Part by part: simplify what is too fine, subdivide what is too coarse; then join and measure.
+// Each part: simplify what is too fine, subdivide what is too coarse; then join and measure.
 #include "core/geometry/surface.h"
 
+#include <tbb/parallel_for.h>
+
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 
 #include "core/geometry/clean.h"
@@ -10,26 +13,39 @@
 namespace glaukophos {
 namespace {
 
+// Above this a part is first simplified slice by slice, on all cores.
+constexpr std::size_t kManyTriangles = 1'000'000;
+
 // The edge length at which equilateral triangles over `area` stay within half the budget.
 float affordableEdge(double area_mm2, std::size_t max_triangles) {
     const double each = area_mm2 / (0.5 * static_cast<double>(max_triangles));
     return static_cast<float>(std::sqrt(each * 4.0 / std::sqrt(3.0)));
 }
 
-void addPart(WorkingSurface& surface, Mesh piece, PartIndex part, double keep,
-             const SurfaceOptions& options) {
+// One part at brush resolution.
+struct Prepared {
+    Mesh mesh;
+    float deviation_mm = 0.0F;
+};
+
+// `keep`: the share of the triangles that the budget allows. Incomplete when stopped.
+Prepared prepared(Mesh piece, double keep, float edge_mm, const SurfaceOptions& options,
+                  const Progress& progress) {
+    float deviation = 0.0F;
     if (keep < 1.0 && piece.triangles.size() > 16) {
         const auto target =
             static_cast<std::size_t>(keep * static_cast<double>(piece.triangles.size()));
-        const float deviation =
-            simplify(piece.positions_mm, piece.triangles, target, options.max_deviation_mm);
-        surface.deviation_mm = std::max(surface.deviation_mm, deviation);
+        if (piece.triangles.size() > kManyTriangles) {
+            deviation =
+                simplifyInSlices(piece, 2 * target, 0.5F * options.max_deviation_mm, progress);
+            if (progress.stopped()) return {};
+        }
+        deviation += simplify(piece.positions_mm, piece.triangles, target,
+                              options.max_deviation_mm - deviation);
     }
-    subdivide(piece.positions_mm, piece.triangles, surface.longest_edge_mm,
-              2 * options.max_triangles);
+    subdivide(piece.positions_mm, piece.triangles, edge_mm, 2 * options.max_triangles);
     sortInSpace(piece.positions_mm, piece.triangles);
-    append(surface.mesh, piece.positions_mm, piece.triangles);
-    surface.labels.resize(surface.mesh.triangles.size(), part);
+    return {std::move(piece), deviation};
 }
 
 }  // namespace
@@ -66,19 +82,26 @@ Result<WorkingSurface> makeWorkingSurface(const Mesh& original, const PartLabels
     // Subdividing what is coarse adds to what simplification leaves.
     const double keep = 0.75 * static_cast<double>(options.max_triangles) /
                         static_cast<double>(original.triangles.size());
-    const int parts = 1 + *std::ranges::max_element(labels);
+    const std::size_t parts = std::size_t{1} + *std::ranges::max_element(labels);
     float edge_mm = std::max(options.max_edge_mm, affordableEdge(area, options.max_triangles));
     while (true) {
         WorkingSurface surface;
         surface.longest_edge_mm = edge_mm;
-        for (int part = 0; part < parts; ++part) {
-            if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-            const auto index = static_cast<PartIndex>(part);
-            Mesh piece = partOf(original, labels, index);
-            if (!piece.triangles.empty()) {
-                addPart(surface, std::move(piece), index, keep, options);
-            }
-            progress.at(static_cast<double>(part + 1) / static_cast<double>(parts));
+        std::vector<Prepared> pieces(parts);
+        std::atomic<std::size_t> done{0};
+        tbb::parallel_for(std::size_t{0}, parts, [&](std::size_t part) {
+            if (progress.stopped()) return;
+            Mesh piece = partOf(original, labels, static_cast<PartIndex>(part));
+            if (piece.triangles.empty()) return;
+            pieces[part] = prepared(std::move(piece), keep, edge_mm, options, progress);
+            progress.at(static_cast<double>(++done) / static_cast<double>(parts));
+        });
+        if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+        for (std::size_t part = 0; part < parts; ++part) {
+            const Mesh piece = std::move(pieces[part].mesh);
+            append(surface.mesh, piece.positions_mm, piece.triangles);
+            surface.labels.resize(surface.mesh.triangles.size(), static_cast<PartIndex>(part));
+            surface.deviation_mm = std::max(surface.deviation_mm, pieces[part].deviation_mm);
         }
         // Long thin triangles split into more than their area suggests: try coarser edges then.
         if (2 * surface.mesh.triangles.size() <= 3 * options.max_triangles ||

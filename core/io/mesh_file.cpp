@@ -4,8 +4,10 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <cstring>
+#include <fstream>
 
 #include "core/geometry/clean.h"
 #include "core/io/file_bytes.h"
@@ -25,12 +27,22 @@ std::uint32_t triangleCountOf(std::span<const char> bytes) {
     return count;
 }
 
+// `start` holds the header at least, `size` is that of the whole file in bytes.
+bool fitsItsCount(std::span<const char> start, std::uintmax_t size) {
+    const std::uintmax_t told = kStlHeader + kStlTriangle * std::uintmax_t{triangleCountOf(start)};
+    return size >= told && size < told + kStlTriangle;
+}
+
 // Several meshes of one name (the materials of one group) are one part.
 void addMesh(ImportedFigure& figure, NamedMesh named) {
     const auto same = std::ranges::find(figure.parts, named.name, &ImportedPart::name);
     const auto part = static_cast<PartIndex>(same - figure.parts.begin());
     if (same == figure.parts.end()) figure.parts.push_back({named.name, named.colour});
-    append(figure.mesh, named.mesh.positions_mm, named.mesh.triangles);
+    if (figure.mesh.triangles.empty()) {
+        figure.mesh = std::move(named.mesh);
+    } else {
+        append(figure.mesh, named.mesh.positions_mm, named.mesh.triangles);
+    }
     figure.labels.resize(figure.mesh.triangles.size(), part);
     figure.y_is_up = figure.y_is_up || named.y_is_up;
 }
@@ -71,9 +83,16 @@ void divideIntoPieces(ImportedFigure& figure) {
 }  // namespace
 
 bool looksLikeBinaryStl(std::span<const char> bytes) {
-    return bytes.size() >= kStlHeader &&
-           bytes.size() >= kStlHeader + kStlTriangle * std::size_t{triangleCountOf(bytes)} &&
-           bytes.size() < kStlHeader + kStlTriangle * (std::size_t{triangleCountOf(bytes)} + 1);
+    return bytes.size() >= kStlHeader && fitsItsCount(bytes, bytes.size());
+}
+
+bool isBinaryStl(const fs::path& file) {
+    std::array<char, kStlHeader> start{};
+    std::ifstream stream(file, std::ios::binary);
+    if (!stream.read(start.data(), start.size())) return false;
+    std::error_code error;
+    const std::uintmax_t size = fs::file_size(file, error);
+    return !error && fitsItsCount(start, size);
 }
 
 Result<Mesh> parseBinaryStl(std::span<const char> bytes, const std::string& name) {

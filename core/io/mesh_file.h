@@ -42,5 +42,7 @@ std::string binaryStl(const Mesh& mesh, const std::string& name);
 // The reverse. Fails when the size does not match the count the file states.
 Result<Mesh> parseBinaryStl(std::span<const char> bytes, const std::string& name);
 bool looksLikeBinaryStl(std::span<const char> bytes);
+// The same of a file, of which only the start is read.
+bool isBinaryStl(const std::filesystem::path& file);
 
 }  // namespace glaukophos

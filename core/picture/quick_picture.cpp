@@ -2,6 +2,8 @@
 // which would first have to sort them.
 #include "core/picture/quick_picture.h"
 
+#include <tbb/parallel_invoke.h>
+
 #include <algorithm>
 #include <cmath>
 
@@ -54,6 +56,15 @@ class Buffer {
         }
     }
 
+    // Puts down what the other one shows nearer.
+    void lay(const Buffer& other) {
+        for (std::size_t i = 0; i < m_depth.size(); ++i) {
+            if (other.m_depth[i] >= m_depth[i]) continue;
+            m_depth[i] = other.m_depth[i];
+            m_shade[i] = other.m_shade[i];
+        }
+    }
+
     [[nodiscard]] const std::vector<float>& depth() const { return m_depth; }
     [[nodiscard]] const std::vector<float>& shade() const { return m_shade; }
 
@@ -100,13 +111,20 @@ void drawMesh(const Mesh& mesh, bool y_is_up, const Camera& camera, const PixelG
     });
     const Vec3 key =
         (-0.55F * camera.right + 0.75F * camera.up - 0.6F * camera.forward).normalized();
-    for (const Triangle& t : mesh.triangles) {
-        if (seen[t[0]].depth < 0 || seen[t[1]].depth < 0 || seen[t[2]].depth < 0) continue;
-        Vec3 normal = upright(areaVector(mesh, t), y_is_up).stableNormalized();
-        if (normal.dot(camera.forward) > 0.0F) normal = -normal;
-        buffer.draw(seen[t[0]], seen[t[1]], seen[t[2]],
-                    0.12F + 0.42F * std::max(0.0F, normal.dot(key)));
-    }
+    const auto draw = [&](std::span<const Triangle> triangles, Buffer& into) {
+        for (const Triangle& t : triangles) {
+            if (seen[t[0]].depth < 0 || seen[t[1]].depth < 0 || seen[t[2]].depth < 0) continue;
+            Vec3 normal = upright(areaVector(mesh, t), y_is_up).stableNormalized();
+            if (normal.dot(camera.forward) > 0.0F) normal = -normal;
+            into.draw(seen[t[0]], seen[t[1]], seen[t[2]],
+                      0.12F + 0.42F * std::max(0.0F, normal.dot(key)));
+        }
+    };
+    const std::span<const Triangle> all = mesh.triangles;
+    Buffer second(grid);
+    tbb::parallel_invoke([&] { draw(all.first(all.size() / 2), buffer); },
+                         [&] { draw(all.subspan(all.size() / 2), second); });
+    buffer.lay(second);
 }
 
 }  // namespace
