@@ -25,11 +25,11 @@ class NewestWins {
         // Asked for as soon as a newer request waits, or the end of the program.
         [[nodiscard]] const std::stop_token& stop() const { return m_stop; }
         [[nodiscard]] bool isOver() const { return m_stop.stop_requested(); }
-        // Waits so long; false as soon as the turn is over.
+        // Waits until the turn has lasted so long; false as soon as it is over.
         [[nodiscard]] bool restsFor(std::chrono::milliseconds time) const {
             std::unique_lock lock(m_runner.m_mutex);
-            return !m_runner.m_wake.wait_for(lock, m_stop, time, [this] { return isOver(); }) &&
-                   !isOver();
+            m_runner.m_wake.wait_until(lock, m_stop, m_begun + time, [this] { return isOver(); });
+            return !isOver();
         }
 
       private:
@@ -38,6 +38,7 @@ class NewestWins {
             : m_runner(runner), m_stop(std::move(stop)) {}
         NewestWins& m_runner;
         std::stop_token m_stop;
+        std::chrono::steady_clock::time_point m_begun = std::chrono::steady_clock::now();
     };
 
     // Both are called on the worker. `failed` gets a sentence for whatever `work` throws; the

@@ -90,7 +90,10 @@ std::vector<Shown> shownIn(const TracedFrame& frame, std::size_t triangles) {
 }  // namespace
 
 const Look& PictureMaker::lookFor(const PictureRequest& request, const TracedFrame& frame) {
-    const bool known = m_look_of == request.evaluated && m_look_choice == request.look;
+    // Mixes and steps that came since do not show.
+    const bool known = m_look_of != nullptr && m_look_choice == request.look &&
+                       m_look_of->appearance == request.evaluated->appearance &&
+                       m_look_of->marks == request.evaluated->marks;
     // A look of one frame alone fits no other.
     if (!known || !m_look.seen.empty()) {
         const Figure& figure = *request.evaluated->plan.figure;

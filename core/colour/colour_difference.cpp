@@ -2,6 +2,7 @@
 // which spares most of the sines.
 #include "core/colour/colour_difference.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace glaukophos {
@@ -67,44 +68,85 @@ double weightOfHue(const Hue& h) {
 
 // Equations 16 and 21: only blues are turned.
 double rotation(const Hue& h, double chroma) {
+    static const Hue kBlue{std::cos(radians(275.0)), std::sin(radians(275.0))};
+    static const double kFar = std::cos(radians(110.0));
+    if (h.cosine * kBlue.cosine + h.sine * kBlue.sine < kFar) return 0.0;  // less than 1e-8
     double angle = degrees(std::atan2(h.sine, h.cosine));
     if (angle < 0.0) angle += 360.0;
     const double around_blue = (angle - 275.0) / 25.0;
-    if (std::abs(around_blue) > 6.0) return 0.0;  // less than 1e-14
     const double turn = 30.0 * std::exp(-around_blue * around_blue);
     return -std::sin(radians(2.0 * turn)) * 2.0 * chromaWeight(chroma);
+}
+
+// The chromas of two colours as equations 5 and 6 stretch them.
+struct Chromas {
+    double stretch = 1.0;  // of a
+    double first = 0.0;
+    double second = 0.0;
+
+    [[nodiscard]] double mean() const { return 0.5 * (first + second); }
+    [[nodiscard]] double term() const { return (second - first) / (1.0 + 0.045 * mean()); }
+};
+
+Chromas chromasOf(const Lab& first, const Lab& second) {
+    Chromas chromas;
+    const double mean = 0.5 * (length(first.a, first.b) + length(second.a, second.b));
+    chromas.stretch = 1.0 + 0.5 * (1.0 - chromaWeight(mean));
+    chromas.first = length(chromas.stretch * first.a, first.b);
+    chromas.second = length(chromas.stretch * second.a, second.b);
+    return chromas;
+}
+
+// The whole from its term of lightness and what chromas there are.
+double differenceFrom(double lightness, const Chromas& chromas, const Lab& first,
+                      const Lab& second) {
+    const double chroma = chromas.term();
+    // A grey has no hue: the other's counts, and there is no difference of hue.
+    if (chromas.first * chromas.second == 0.0) return length(lightness, chroma);
+
+    const Hue h1{chromas.stretch * first.a / chromas.first, first.b / chromas.first};
+    const Hue h2{chromas.stretch * second.a / chromas.second, second.b / chromas.second};
+    const Hue h = between(h1, h2);
+    const double cross = h1.cosine * h2.sine - h1.sine * h2.cosine;
+    // sin(dh / 2), from the chord between the two directions.
+    const double half = 0.5 * length(h1.cosine - h2.cosine, h1.sine - h2.sine);
+    const double delta_h =
+        2.0 * std::sqrt(chromas.first * chromas.second) * (cross < 0.0 ? -half : half);
+    const double mean = chromas.mean();
+    const double hue = delta_h / (1.0 + 0.015 * mean * weightOfHue(h));
+    return std::sqrt(lightness * lightness + chroma * chroma + hue * hue +
+                     rotation(h, mean) * chroma * hue);
+}
+
+// What the terms of chroma and hue, squared and with the rotation between them, add at least: hues
+// weigh no more than the sum of equation 15's parts, and no rotation is larger than a blue's.
+double leastOfHueAndChroma(const Chromas& chromas, const Lab& first, const Lab& second) {
+    constexpr double kMostWeight = 1.0 + 0.17 + 0.24 + 0.32 + 0.20;
+    constexpr double kHalfOfRotation = 0.8660254037844387;  // sin 60 degrees
+    const double chroma = chromas.second - chromas.first;
+    const double a = chromas.stretch * (second.a - first.a);
+    const double b = second.b - first.b;
+    const double hue2 = std::max(0.0, a * a + b * b - chroma * chroma);
+    const double mean = chromas.mean();
+    const double sh = 1.0 + 0.015 * mean * kMostWeight;
+    const double term = chromas.term();
+    return (1.0 - kHalfOfRotation * chromaWeight(mean)) * (term * term + hue2 / (sh * sh));
 }
 
 }  // namespace
 
 double ciede2000(const Lab& first, const Lab& second) {
-    const double mean_chroma = 0.5 * (length(first.a, first.b) + length(second.a, second.b));
-    const double g = 0.5 * (1.0 - chromaWeight(mean_chroma));
-    const double a1 = (1.0 + g) * first.a;
-    const double a2 = (1.0 + g) * second.a;
-    const double c1 = length(a1, first.b);
-    const double c2 = length(a2, second.b);
-    const double lightness = lightnessTerm(first, second);
-    const double c = 0.5 * (c1 + c2);
-    const double sc = 1.0 + 0.045 * c;
-    const double chroma = (c2 - c1) / sc;
-    // A grey has no hue: the other's counts, and there is no difference of hue.
-    if (c1 * c2 == 0.0) return length(lightness, chroma);
-
-    const Hue h1{a1 / c1, first.b / c1};
-    const Hue h2{a2 / c2, second.b / c2};
-    const Hue h = between(h1, h2);
-    const double cross = h1.cosine * h2.sine - h1.sine * h2.cosine;
-    // sin(dh / 2), from the chord between the two directions.
-    const double half = 0.5 * length(h1.cosine - h2.cosine, h1.sine - h2.sine);
-    const double delta_h = 2.0 * std::sqrt(c1 * c2) * (cross < 0.0 ? -half : half);
-    const double hue = delta_h / (1.0 + 0.015 * c * weightOfHue(h));
-    return std::sqrt(lightness * lightness + chroma * chroma + hue * hue +
-                     rotation(h, c) * chroma * hue);
+    return differenceFrom(lightnessTerm(first, second), chromasOf(first, second), first, second);
 }
 
-double leastCiede2000(const Lab& first, const Lab& second) {
-    return std::abs(lightnessTerm(first, second));
+std::optional<double> ciede2000Below(double limit, const Lab& first, const Lab& second) {
+    const double lightness = lightnessTerm(first, second);
+    if (std::abs(lightness) >= limit) return std::nullopt;
+    const Chromas chromas = chromasOf(first, second);
+    const double rest = leastOfHueAndChroma(chromas, first, second);
+    if (lightness * lightness + rest >= limit * limit) return std::nullopt;
+    const double whole = differenceFrom(lightness, chromas, first, second);
+    return whole < limit ? std::optional(whole) : std::nullopt;
 }
 
 }  // namespace glaukophos

@@ -1,6 +1,8 @@
 // How different two colours look.
 #pragma once
 
+#include <optional>
+
 #include "core/colour/colour.h"
 
 namespace glaukophos {
@@ -9,8 +11,8 @@ namespace glaukophos {
 // Appl. 30(1) 2005). About 1 is just visible side by side.
 double ciede2000(const Lab& first, const Lab& second);
 
-// What CIEDE2000 cannot be less than, from lightness alone: cheap enough to spare most comparisons
-// of a search. The terms of chroma and hue, rotation with them, never add less than nothing.
-double leastCiede2000(const Lab& first, const Lab& second);
+// The same where it is less than `limit`; nothing where it is not, which most comparisons of a
+// search show at little cost.
+std::optional<double> ciede2000Below(double limit, const Lab& first, const Lab& second);
 
 }  // namespace glaukophos

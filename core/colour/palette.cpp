@@ -74,9 +74,8 @@ std::vector<Group> groupsOf(const MixingRack& rack, std::span<const std::size_t>
         forMixes(paints, choices.most_drops, [&](std::span<const Drops> drops) {
             const Lab colour = colourOf(rack, drops);
             for (std::size_t t = 0; t < wanted.size(); ++t) {
-                if (leastCiede2000(colour, wanted[t].colour) >= groups[g].misses[t]) continue;
-                groups[g].misses[t] =
-                    std::min(groups[g].misses[t], ciede2000(colour, wanted[t].colour));
+                double& miss = groups[g].misses[t];
+                miss = ciede2000Below(miss, colour, wanted[t].colour).value_or(miss);
             }
         });
     });

@@ -75,8 +75,11 @@ bool costsLess(Candidate& candidate, const MixingRack& rack, const Lab& target,
                            choices.per_drop * (std::min(drops, choices.most_drops) - 1) +
                            choices.per_transparency * (1.0 - hiding / drops);
     const bool pot = candidate.count == 1;
-    if (!pot && leastCiede2000(candidate.colour, target) + besides >= least) return false;
-    candidate.difference = ciede2000(candidate.colour, target);
+    // A pot may cost less than its difference.
+    const double limit = pot ? std::numeric_limits<double>::infinity() : least - besides;
+    const auto difference = ciede2000Below(limit, candidate.colour, target);
+    if (!difference) return false;
+    candidate.difference = *difference;
     candidate.cost = candidate.difference + besides;
     if (pot && candidate.difference <= choices.alone) {
         candidate.cost = 1e-3 * candidate.difference;  // nothing is simpler than a pot

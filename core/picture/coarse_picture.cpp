@@ -47,31 +47,9 @@ Weights madeWhole(const Weights& weights, const Weights& otherwise) {
     return whole;
 }
 
-// The components of the four pixels that one lies between.
-struct Four {
-    std::array<const std::uint8_t*, 4> pixels{};
-
-    Four(const Image& coarse, const Between& row, const Between& column) {
-        const auto at = [&](int y, int x) {
-            return coarse.rgb.data() + 3 * (static_cast<std::ptrdiff_t>(y) * coarse.width + x);
-        };
-        pixels = {at(row.first, column.first), at(row.first, column.second),
-                  at(row.second, column.first), at(row.second, column.second)};
-    }
-    // Times kWhole.
-    [[nodiscard]] int sum(const Weights& weights, std::size_t component) const {
-        return weights[0] * pixels[0][component] + weights[1] * pixels[1][component] +
-               weights[2] * pixels[2][component] + weights[3] * pixels[3][component];
-    }
-};
-
 Weights weightsAt(const Enlarging& how, std::size_t row, std::size_t column) {
     if (how.weights.empty()) return bilinear(how.rows[row], how.columns[column]);
     return how.weights[row * how.columns.size() + column];
-}
-
-std::uint8_t byteOf(int value) {
-    return static_cast<std::uint8_t>(std::clamp((value + kWhole / 2) / kWhole, 0, 255));
 }
 
 // The components of a pixel side by side, for arithmetic on all of them at once; the last is idle.
@@ -158,13 +136,26 @@ Enlarging enlargingBy(int times, const PixelGrid& grid, const ShownThings& thing
 Image enlarged(const Image& coarse, const Enlarging& how) {
     Image large{how.grid.width, how.grid.height, {}};
     const std::size_t length = 3 * how.columns.size();
+    const std::size_t coarse_length = 3 * static_cast<std::size_t>(coarse.width);
     large.rgb.resize(length * how.rows.size());
     tbb::parallel_for(std::size_t{0}, how.rows.size(), [&](std::size_t y) {
+        const Between& row = how.rows[y];
+        const std::uint8_t* upper =
+            coarse.rgb.data() + coarse_length * static_cast<std::size_t>(row.first);
+        const std::uint8_t* lower =
+            coarse.rgb.data() + coarse_length * static_cast<std::size_t>(row.second);
+        std::vector<int> line(coarse_length);  // between the two rows, in sixteenths
+        for (std::size_t i = 0; i < coarse_length; ++i) {
+            line[i] = (kSixteen - row.weight) * upper[i] + row.weight * lower[i];
+        }
         std::uint8_t* out = large.rgb.data() + length * y;
-        for (std::size_t x = 0; x < how.columns.size(); ++x) {
-            const Four four(coarse, how.rows[y], how.columns[x]);
-            const Weights weights = weightsAt(how, y, x);
-            for (std::size_t c = 0; c < 3; ++c) *out++ = byteOf(four.sum(weights, c));
+        for (const Between& column : how.columns) {
+            const int* left = line.data() + 3 * static_cast<std::ptrdiff_t>(column.first);
+            const int* right = line.data() + 3 * static_cast<std::ptrdiff_t>(column.second);
+            for (int c = 0; c < 3; ++c) {
+                const int sum = (kSixteen - column.weight) * left[c] + column.weight * right[c];
+                *out++ = static_cast<std::uint8_t>((sum + kWhole / 2) / kWhole);
+            }
         }
     });
     return large;

@@ -36,7 +36,7 @@ Enlarging enlargingBy(int times, const PixelGrid& grid);
 Enlarging enlargingBy(int times, const PixelGrid& grid, const ShownThings& things,
                       const ShownThings& coarse_things);
 
-// `coarse` on the grid of `how`.
+// `coarse` on the grid of `how`, bilinear throughout.
 Image enlarged(const Image& coarse, const Enlarging& how);
 
 // `sharp`, changed as the coarse pictures of then and now differ: what is finer than their pixels

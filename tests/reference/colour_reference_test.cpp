@@ -57,17 +57,31 @@ TEST(Ciede2000, AgreesWithThePublishedPairs) {
     EXPECT_EQ(ciede2000({50, 10, -20}, {50, 10, -20}), 0.0);
 }
 
-// The shortcut of searches must never pass over a match.
-TEST(Ciede2000, IsNeverLessThanItsBound) {
+// The shortcut of searches must never pass over a match: on the published pairs, on pairs that
+// differ in lightness alone or lie nearer, and on all pairs of a grid with strong blues in it.
+TEST(Ciede2000, IsTheSameBelowALimitAndNothingAboveIt) {
+    const auto expectShortcut = [](const Lab& first, const Lab& second) {
+        const double whole = ciede2000(first, second);
+        EXPECT_EQ(ciede2000Below(whole + 1e-9, first, second), whole);
+        EXPECT_EQ(ciede2000Below(whole, first, second), std::nullopt);
+        EXPECT_EQ(ciede2000Below(0.3 * whole, first, second), std::nullopt);
+    };
     for (const TableRow& row : readReferenceTable("c_ciede2000_sharma.csv")) {
         const Lab first{number(row, "L1"), number(row, "a1"), number(row, "b1")};
         const Lab second{number(row, "L2"), number(row, "a2"), number(row, "b2")};
-        EXPECT_LE(leastCiede2000(first, second), ciede2000(first, second) + 1e-12);
-        const Lab darker{0.5 * second.L, second.a, second.b};
-        EXPECT_LE(leastCiede2000(first, darker), ciede2000(first, darker) + 1e-12);
+        expectShortcut(first, second);
+        expectShortcut(first, {0.5 * second.L, second.a, second.b});
+        expectShortcut(first, {0.9 * first.L, 0.9 * first.a, 0.9 * first.b});
     }
-    // Where only lightness differs it is all there is.
-    EXPECT_NEAR(leastCiede2000({60, 0, 0}, {30, 0, 0}), ciede2000({60, 0, 0}, {30, 0, 0}), 1e-12);
+    std::vector<Lab> grid;
+    for (const double L : {5.0, 35.0, 90.0}) {
+        for (const double a : {-60.0, 0.0, 25.0, 80.0}) {
+            for (const double b : {-110.0, -40.0, 0.0, 3.0, 90.0}) grid.push_back({L, a, b});
+        }
+    }
+    for (const Lab& first : grid) {
+        for (const Lab& second : grid) expectShortcut(first, second);
+    }
 }
 
 // Little CMS 2.14: its sRGB profile gives XYZ adapted to D50; undone by its own Bradford
