@@ -46,6 +46,7 @@ FigureView::FigureView(Document& document, QWidget* parent)
     setObjectName(QStringLiteral("figureView"));
     setAccessibleName(tr("Figure"));
     setMouseTracking(true);
+    setAttribute(Qt::WA_OpaquePaintEvent);  // or all that it lies in is painted with every picture
     setFocusPolicy(Qt::StrongFocus);
     setMinimumSize(320, 200);
     setToolTip(QString());
