@@ -29,7 +29,7 @@ const Hand& hand() {
     static const Hand made = [] {
         Advance how;
         how.goal = Goal::Appearance;
-        how.kept_sky = [](const Form&) { return std::optional(demoScene().table); };
+        how.sky.find = [](const Form&) { return std::optional(demoScene().table); };
         Hand hand;
         hand.last = advance(demoScene().plan, nullptr, {}, how);
         const Figure& figure = *hand.last->plan.figure;

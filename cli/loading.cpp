@@ -3,12 +3,15 @@
 
 #include <algorithm>
 #include <cstdio>
+#include <cstdlib>
+#include <filesystem>
 #include <iostream>
 #include <iterator>
 
 #include "core/io/file_bytes.h"
 #include "core/io/light_json.h"
 #include "core/io/plan_file.h"
+#include "core/io/sky_cache.h"
 
 namespace glaukophos {
 namespace {
@@ -20,7 +23,7 @@ Result<void> applyReaches(Plan& plan, const std::vector<ParsedLight>& parsed) {
     const bool any =
         std::ranges::any_of(parsed, [](const ParsedLight& p) { return p.reach_mm > 0; });
     if (!any) return {};
-    const auto known = evaluated(plan, Goal::Appearance);
+    const auto known = evaluatedWithCache(plan, Goal::Appearance);
     if (!known) return tl::unexpected(known.error());
     const Irradiance& irradiance = (*known)->appearance->irradiance;
     for (std::size_t l = 0; l < parsed.size(); ++l) {
@@ -31,7 +34,24 @@ Result<void> applyReaches(Plan& plan, const std::vector<ParsedLight>& parsed) {
     return {};
 }
 
+// The folder in which the window keeps its own (XDG Base Directory Specification); empty: there is
+// none.
+std::filesystem::path cacheFolder() {
+    const auto of = [](const char* variable) {
+        const char* value = std::getenv(variable);  // NOLINT(concurrency-mt-unsafe): one thread
+        return std::filesystem::path(value == nullptr ? "" : value);
+    };
+    if (const auto cache = of("XDG_CACHE_HOME"); cache.is_absolute()) return cache / "glaukophos";
+    const auto home = of("HOME");
+    return home.is_absolute() ? home / ".cache" / "glaukophos" : std::filesystem::path();
+}
+
 }  // namespace
+
+Result<EvaluatedPtr> evaluatedWithCache(const Plan& plan, Goal goal) {
+    const std::filesystem::path folder = cacheFolder();
+    return evaluated(plan, goal, {}, folder.empty() ? SkyKeeping() : skyKeptIn(folder));
+}
 
 Result<void> print(const CommonOptions& options, const std::string& text) {
     if (options.output.empty() || options.output == "-") {
@@ -71,7 +91,7 @@ Result<Plan> load(const CommonOptions& options) {
 Result<Evaluated> loadAndEvaluate(const CommonOptions& options, Goal goal) {
     const auto plan = load(options);
     if (!plan) return tl::unexpected(plan.error());
-    const auto all = evaluated(*plan, goal);
+    const auto all = evaluatedWithCache(*plan, goal);
     if (!all) return tl::unexpected(all.error());
     return **all;
 }

@@ -9,6 +9,8 @@ namespace glaukophos {
 
 // The plan with values and lights from the command line.
 Result<Plan> load(const CommonOptions& options);
+// With the sky tables that the window keeps, and those of earlier commands.
+Result<EvaluatedPtr> evaluatedWithCache(const Plan& plan, Goal goal);
 Result<Evaluated> loadAndEvaluate(const CommonOptions& options, Goal goal = Goal::Appearance);
 
 // All of a file; "-" is standard input.

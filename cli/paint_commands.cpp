@@ -173,7 +173,7 @@ Result<void> runMixes(const CommonOptions& options, const MixesOptions& choices)
     if (auto problem = problemWith(plan); !problem.empty()) {
         return fail(ErrorCode::BadInput, problem);
     }
-    const auto all = evaluated(plan, Goal::Mixes);
+    const auto all = evaluatedWithCache(plan, Goal::Mixes);
     if (!all) return tl::unexpected(all.error());
     const Mixes& mixes = *(*all)->mixes;
     const std::vector<Ladder>& ladders = (*all)->appearance->ladders;

@@ -121,7 +121,7 @@ Result<EvaluatedPtr> workedOut(const CommonOptions& options, const WorkOptions& 
     auto plan = load(options);
     if (!plan) return tl::unexpected(plan.error());
     if (auto taken = takeChoices(choices, *plan); !taken) return tl::unexpected(taken.error());
-    auto all = evaluated(*plan, Goal::Desk);
+    auto all = evaluatedWithCache(*plan, Goal::Desk);
     if (!all) return all;
     if (auto known = knowMoves(std::span(plan->steps.moved).last(choices.moved.size()),
                                (*all)->desk->work.steps);

@@ -20,7 +20,7 @@ constexpr int kTimesAsLong = 4;  // ... after so many times as long as the last 
 
 Evaluator::Evaluator(const QString& cache_folder, QObject* parent)
     : QObject(parent),
-      m_cache(cache_folder.toStdString()),
+      m_sky(skyKeptIn(cache_folder.toStdString())),
       m_runner([this](const Request& request,
                       const NewestWins<Request>::Turn& turn) { work(request, turn); },
                [this](const QString& sentence) { emit failed(sentence); }) {}
@@ -39,8 +39,7 @@ void Evaluator::work(const Request& request, const NewestWins<Request>::Turn& tu
     how.scored = request.scored;
     how.shown = [this](const EvaluatedPtr& state) { emit evaluated(state); };
     how.rests = [&turn] { return turn.restsFor(kRest); };
-    how.kept_sky = [this](const Form& form) { return m_cache.find(form); };
-    how.keep_sky = [this](const Form& form, const SkyTable& table) { m_cache.keep(form, table); };
+    how.sky = m_sky;
     m_last = advance(request.plan, m_last, {turn.stop(), {}}, how);
     m_last_time = Clock::now();
     // What goes on when the hand rests is no measure of what a move costs.

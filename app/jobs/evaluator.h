@@ -36,7 +36,7 @@ class Evaluator : public QObject {
     void work(const Request& request, const NewestWins<Request>::Turn& turn);
 
     // Used by the worker only.
-    SkyCache m_cache;
+    SkyKeeping m_sky;
     EvaluatedPtr m_last;
     std::chrono::steady_clock::time_point m_last_time;
     std::chrono::steady_clock::duration m_last_took{};

@@ -5,8 +5,7 @@
 #include <filesystem>
 #include <optional>
 
-#include "core/figure/figure.h"
-#include "core/light/sky_table.h"
+#include "core/pipeline/advance.h"
 
 namespace glaukophos {
 
@@ -28,5 +27,8 @@ class SkyCache {
     std::filesystem::path m_folder;
     std::uintmax_t m_limit_bytes;
 };
+
+// Finds and keeps in a cache of this folder.
+SkyKeeping skyKeptIn(const std::filesystem::path& folder);
 
 }  // namespace glaukophos

@@ -48,8 +48,8 @@ class Pipeline {
         m_traces.ridges.reset();
         m_traces.drawn_labels.reset();
         m_traces.before_glow.reset();
-        if (!m_how.kept_sky) return;
-        if (auto table = m_how.kept_sky(form())) {
+        if (!m_how.sky.find) return;
+        if (auto table = m_how.sky.find(form())) {
             m_traces.table = std::make_shared<const SkyTable>(std::move(*table));
         }
     }
@@ -99,7 +99,7 @@ class Pipeline {
         while (m_traces.table->rounds < kSkyRounds) {
             if (!traceRound() || !traceLights(Accuracy::Preview, quiet)) return false;
             const int rounds = m_traces.table->rounds;
-            if (rounds == 2 || rounds == 4 || rounds == kSkyRounds) publish(Finish::Settled);
+            if (rounds == 3 || rounds == kSkyRounds) publish(Finish::Settled);
         }
         return !stopped();
     }
@@ -122,8 +122,8 @@ class Pipeline {
         SkyTable table = *m_traces.table;
         if (!traceNextRound(table, form().receivers(), form().occluders, quietly())) return false;
         m_traces.table = std::make_shared<const SkyTable>(std::move(table));
-        if (m_traces.table->rounds == kSkyRounds && m_how.keep_sky) {
-            m_how.keep_sky(form(), *m_traces.table);
+        if (m_traces.table->rounds == kSkyRounds && m_how.sky.keep) {
+            m_how.sky.keep(form(), *m_traces.table);
         }
         return !isLive() || raiseVolumes(m_plan, m_traces, quietly());
     }
@@ -369,9 +369,11 @@ EvaluatedPtr advance(const Plan& plan, const EvaluatedPtr& before, const Progres
     return Pipeline(plan, before, progress, how).run();
 }
 
-Result<EvaluatedPtr> evaluated(const Plan& plan, Goal goal, const Progress& progress) {
+Result<EvaluatedPtr> evaluated(const Plan& plan, Goal goal, const Progress& progress,
+                               const SkyKeeping& sky) {
     Advance how;
     how.goal = goal;
+    how.sky = sky;
     EvaluatedPtr all = advance(plan, nullptr, progress, how);
     if (progress.stopped() || all == nullptr) return fail(ErrorCode::Cancelled, "Stopped.");
     if (goal == Goal::Desk && all->desk->work.steps.empty()) {

@@ -12,16 +12,20 @@ namespace glaukophos {
 // How far to go. Each goal includes those before it.
 enum class Goal { Appearance, Marks, Mixes, Desk };
 
+// Sky tables from earlier days: they take seconds to trace. Both may be empty.
+struct SkyKeeping {
+    std::function<std::optional<SkyTable>(const Form&)> find;
+    std::function<void(const Form&, const SkyTable&)> keep;
+};
+
 struct Advance {
     Goal goal = Goal::Desk;
     std::optional<std::size_t> scored;  // a far light: judge every direction for it
-    // For a window; all may be empty. `shown` gets a preview at once, then each state that is
+    SkyKeeping sky;
+    // For a window; both may be empty. `shown` gets a preview at once, then each state that is
     // better; `rests` waits for the hand to rest before what takes long, and says whether it did.
     std::function<void(const EvaluatedPtr&)> shown;
     std::function<bool()> rests;
-    // Sky tables from earlier days: they take seconds to trace.
-    std::function<std::optional<SkyTable>(const Form&)> kept_sky;
-    std::function<void(const Form&, const SkyTable&)> keep_sky;
 };
 
 // The furthest state reached before it was stopped; null when nothing was. `before` is what the
@@ -31,6 +35,7 @@ EvaluatedPtr advance(const Plan& plan, const EvaluatedPtr& before, const Progres
 
 // All of it at full accuracy, up to the goal. Fails only when stopped, or with what keeps the desk
 // from being worked out.
-Result<EvaluatedPtr> evaluated(const Plan& plan, Goal goal, const Progress& progress = {});
+Result<EvaluatedPtr> evaluated(const Plan& plan, Goal goal, const Progress& progress = {},
+                               const SkyKeeping& sky = {});
 
 }  // namespace glaukophos

@@ -339,8 +339,10 @@ TEST_F(FigureStage, AFirstPictureComesBeforeTheFigureIsReady) {
     QSignalSpy preview(&m_window->loader(), &Loader::previewReady);
     QSignalSpy loaded(&m_window->loader(), &Loader::loaded);
     m_window->openFiles({writeStl(QStringLiteral("ball.stl"), sphere({0, 0, 9}, 6, 200))});
+    EXPECT_FALSE(view().isVisible());  // the ways to begin are
     ASSERT_TRUE(preview.wait(20'000));
     EXPECT_EQ(loaded.count(), 0);
+    EXPECT_TRUE(view().isVisible());
     const QImage picture = preview.front().front().value<QImage>();
     EXPECT_EQ(picture.width(), view().width());
     // Shaded clay in the middle, the even backdrop in the corner.
@@ -349,6 +351,16 @@ TEST_F(FigureStage, AFirstPictureComesBeforeTheFigureIsReady) {
     EXPECT_GT(std::abs(clay.lightness() - corner.lightness()), 8);
     EXPECT_NEAR(corner.red(), corner.blue(), 2);
     ASSERT_TRUE(waitFor([&] { return loaded.count() == 1; }));
+}
+
+TEST_F(FigureStage, StoppedAfterItsFirstPictureTheWaysToBeginAreBack) {
+    QSignalSpy preview(&m_window->loader(), &Loader::previewReady);
+    m_window->openFiles({writeStl(QStringLiteral("big.stl"), sphere({0, 0, 9}, 6, 500))});
+    ASSERT_TRUE(preview.wait(20'000));
+    ASSERT_TRUE(m_window->loader().isLoading());
+    m_window->loader().stop();
+    EXPECT_FALSE(view().isVisible());
+    EXPECT_TRUE(child<QWidget>("startPage")->isVisible());
 }
 
 TEST_F(FigureStage, StoppingLeavesTheOpenPlanAndAnswersAtOnce) {

@@ -1,11 +1,15 @@
 // Controls on their own.
 #include <gtest/gtest.h>
 
+#include <QElapsedTimer>
 #include <QPushButton>
 #include <QSignalSpy>
 #include <QTest>
+#include <atomic>
+#include <chrono>
 #include <cmath>
 
+#include "app/jobs/newest_wins.h"
 #include "app/view/sky_chart.h"
 #include "app/widgets/banner.h"
 #include "app/widgets/colour_field.h"
@@ -53,6 +57,29 @@ TEST(Banner, AQuestionThatWasReplacedIsNotAnsweredAnyMore) {
     EXPECT_EQ(first, 0);
     EXPECT_EQ(second, 1);
     EXPECT_EQ(banner.text(), QString());
+}
+
+// A hand that has not moved while something was worked out has rested long enough.
+TEST(NewestWins, RestIsCountedFromTheRequestAndANewerOneEndsIt) {
+    using namespace std::chrono_literals;
+    std::atomic<int> rested{0};
+    std::atomic<int> disturbed{0};
+    std::atomic<qint64> waited_ms{-1};
+    NewestWins<bool> runner(
+        [&](const bool& works_long, const NewestWins<bool>::Turn& turn) {
+            if (works_long) std::this_thread::sleep_for(600ms);
+            QElapsedTimer waiting;
+            waiting.start();
+            ++(turn.restsFor(works_long ? 500ms : 10'000ms) ? rested : disturbed);
+            if (works_long) waited_ms = waiting.elapsed();
+        },
+        [](const QString&) {});
+    runner.request(false);
+    while (!QTest::qWaitFor([&] { return disturbed == 1; }, 50)) runner.request(true);
+    runner.finish();
+    EXPECT_EQ(disturbed, 1);
+    EXPECT_GE(rested, 1);
+    EXPECT_LT(waited_ms, 400);
 }
 
 TEST(NumberField, TellsEditsByTheUserOnly) {

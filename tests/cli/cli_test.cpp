@@ -7,6 +7,7 @@
 #include <array>
 #include <cmath>
 #include <cstdio>
+#include <cstdlib>
 #include <filesystem>
 #include <fstream>
 #include <nlohmann/json.hpp>
@@ -427,6 +428,27 @@ TEST_F(Cli, FindingsNameThePlaceTheMeasureAndTheCure) {
     EXPECT_GT((*even)["measured"].get<double>(), (*even)["threshold"].get<double>());
     EXPECT_EQ((*even)["place_mm"].size(), 3U);
     EXPECT_FALSE((*even)["cure"].get<std::string>().empty());
+}
+
+// Where programs keep what they can work out anew: XDG Base Directory Specification.
+TEST_F(Cli, TheSkyIsTracedOnceAndKeptInTheCacheFolder) {
+    const fs::path cache = m_folder / "cache";
+    const char* before = std::getenv("XDG_CACHE_HOME");
+    const std::string usual = before == nullptr ? "" : before;
+    ::setenv("XDG_CACHE_HOME", cache.c_str(), 1);
+    const std::string command = "bands " + file("box.stl") + " --json";
+    const Finished first = run(command);
+    const Finished second = run(command);
+    if (before == nullptr) {
+        ::unsetenv("XDG_CACHE_HOME");
+    } else {
+        ::setenv("XDG_CACHE_HOME", usual.c_str(), 1);
+    }
+    ASSERT_EQ(first.code, 0) << first.output;
+    EXPECT_EQ(second.output, first.output);
+    ASSERT_TRUE(fs::is_directory(cache / "glaukophos"));
+    EXPECT_EQ(std::distance(fs::directory_iterator(cache / "glaukophos"), fs::directory_iterator()),
+              1);
 }
 
 }  // namespace

@@ -1,5 +1,7 @@
 #include "tests/support/evaluated.h"
 
+#include "core/io/sky_cache.h"
+
 namespace glaukophos {
 
 Result<Appearance> evaluate(const Plan& plan, const Progress& progress) {
@@ -13,6 +15,11 @@ Result<Irradiance> fullIrradiance(const Plan& plan, SkyTable& table, const Progr
     if (!all) return tl::unexpected(all.error());
     table = *(*all)->traces->table;
     return (*all)->appearance->irradiance;
+}
+
+SkyKeeping skyOfTests() {
+    return skyKeptIn(std::filesystem::temp_directory_path() / "glaukophos-test-cache" /
+                     "glaukophos");
 }
 
 Marks marksOf(const Plan& plan, const Appearance& appearance) {

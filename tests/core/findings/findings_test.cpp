@@ -25,7 +25,9 @@ class Traced {
     [[nodiscard]] const Plan& plan() const { return m_plan; }
 
     std::vector<Finding> findings(const Plan& plan) {
-        m_last = advance(plan, m_last, {});
+        Advance how;
+        how.sky = skyOfTests();
+        m_last = advance(plan, m_last, {}, how);
         return m_last->desk->findings;
     }
 

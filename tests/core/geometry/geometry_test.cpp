@@ -4,6 +4,7 @@
 #include <map>
 
 #include "core/geometry/clean.h"
+#include "core/geometry/neighbours.h"
 #include "core/geometry/refine.h"
 #include "tests/support/shapes.h"
 
@@ -70,6 +71,44 @@ TEST(Simplify, StaysWithinTheDeviationAskedFor) {
     EXPECT_LT(shape.triangles.size(), before / 2);
     EXPECT_LE(deviation, 0.05F);
     for (const Vec3& p : shape.positions_mm) EXPECT_NEAR(p.norm(), 10.0F, 0.06F);
+}
+
+Mesh weldedBall(int fineness) {
+    Mesh ball = meshOf({sphere({0, 0, 0}, 10, fineness)});
+    PartLabels labels(ball.triangles.size(), 0);
+    weld(ball.positions_mm, ball.triangles, labels);
+    return ball;
+}
+
+// Slices keep their cuts exactly: no gap opens between them, and no triangle of one lies over
+// another's (a closed surface without crowded edges, whose volume is nearly the ball's).
+TEST(Simplify, SlicesStayWithinTheDeviationAndFitTogether) {
+    Mesh ball = weldedBall(120);
+    const std::size_t before = ball.triangles.size();
+    const float deviation = simplifyInSlices(ball, before / 4, 0.05F, {});
+    EXPECT_LT(ball.triangles.size(), 2 * before / 3);
+    EXPECT_GT(ball.triangles.size(), before / 8);
+    EXPECT_LE(deviation, 0.05F);
+    for (const Vec3& p : ball.positions_mm) EXPECT_NEAR(p.norm(), 10.0F, 0.06F);
+    const Neighbours neighbours = neighboursOf(ball.positions_mm.size(), ball.triangles);
+    EXPECT_EQ(neighbours.open_edges, 0U);
+    EXPECT_EQ(neighbours.crowded_edges, 0U);
+    double volume = 0.0;  // by the divergence theorem
+    for (const Triangle& t : ball.triangles) {
+        volume +=
+            ball.positions_mm[t[0]].dot(ball.positions_mm[t[1]].cross(ball.positions_mm[t[2]])) /
+            6.0;
+    }
+    EXPECT_NEAR(volume, 4.0 / 3.0 * kPi * 1000.0, 0.01 * 4.0 / 3.0 * kPi * 1000.0);
+}
+
+TEST(Simplify, StoppedSlicesLeaveTheMeshAsItWas) {
+    Mesh ball = weldedBall(20);
+    const Mesh before = ball;
+    std::stop_source stop;
+    stop.request_stop();
+    simplifyInSlices(ball, before.triangles.size() / 4, 0.05F, {stop.get_token(), {}});
+    EXPECT_EQ(ball.triangles, before.triangles);
 }
 
 TEST(Surface, BringsACoarseBoxToBrushResolution) {

@@ -3,6 +3,7 @@
 #include <gtest/gtest.h>
 #include <unistd.h>
 
+#include <algorithm>
 #include <fstream>
 
 #include "tests/support/shapes.h"
@@ -81,6 +82,27 @@ TEST_F(SkyCacheTest, AFolderThatCannotBeMadeIsNoTrouble) {
     const SkyCache cache("/proc/nowhere");
     cache.keep(*figure->form, traced(*figure->form));
     EXPECT_FALSE(cache.find(*figure->form));
+}
+
+// What is found need not be what would be traced: a dark table gives a dark sky.
+TEST_F(SkyCacheTest, APlanTakesWhatWasKeptAndKeepsWhatItTraces) {
+    Plan plan;
+    plan.figure = figureOf({sphere({0, 0, 10}, 6, 12)});
+    plan.parts.resize(1);
+    plan.lights = {Light{}};
+    plan.lights[0].kind = Sky{};
+    const SkyKeeping sky = skyKeptIn(m_folder);
+    const auto skyLight = [&] {
+        const auto all = evaluated(plan, Goal::Appearance, {}, sky);
+        const std::vector<float>& light = (*all)->appearance->irradiance.of_lights[0];
+        return *std::ranges::max_element(light);
+    };
+    EXPECT_NEAR(skyLight(), 1.0F, 0.05F);  // the top of a ball under an even sky
+    ASSERT_EQ(files(), 1U);
+    SkyTable dark = traced(*plan.figure->form);
+    for (SkyBits& bits : dark.bits) bits = {};
+    SkyCache(m_folder).keep(*plan.figure->form, dark);
+    EXPECT_EQ(skyLight(), 0.0F);
 }
 
 }  // namespace

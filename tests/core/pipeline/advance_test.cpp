@@ -112,7 +112,7 @@ TEST(Pipeline, WhatSettlesDoesNotDependOnTheWay) {
     Plan plan = known()->plan;
     plan.values.contrast = 0.6;
     const EvaluatedPtr fresh = *evaluated(plan, Goal::Marks);
-    const EvaluatedPtr from_other = advance(plan, known(), {}, {Goal::Marks, {}, {}, {}, {}, {}});
+    const EvaluatedPtr from_other = advance(plan, known(), {}, {Goal::Marks, {}, {}, {}, {}});
     const EvaluatedPtr watched_one = watched(plan, nullptr).back();
     EXPECT_EQ(fresh->appearance->values.lightness, from_other->appearance->values.lightness);
     EXPECT_EQ(fresh->appearance->values.lightness, watched_one->appearance->values.lightness);
