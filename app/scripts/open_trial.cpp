@@ -14,7 +14,7 @@ constexpr int kGlance_ms = 5;
 using Clock = std::chrono::steady_clock;
 const Clock::time_point kProgramStart = Clock::now();
 
-qint64 sinceStart_ms() {
+qint64 millisecondsSinceStart() {
     return std::chrono::duration_cast<std::chrono::milliseconds>(Clock::now() - kProgramStart)
         .count();
 }
@@ -24,7 +24,7 @@ QString inSeconds(qint64 time_ms) {
 }
 
 // The most memory that the program has had, in MB.
-long mostMemory_MB() {
+long mostMegabytes() {
     rusage usage{};
     getrusage(RUSAGE_SELF, &usage);
     return usage.ru_maxrss / 1024;
@@ -43,7 +43,7 @@ OpenTrial::OpenTrial(MainWindow& window) : m_window(window) {
 bool OpenTrial::eventFilter(QObject* watched, QEvent* event) {
     if (event->type() == QEvent::Paint && m_arrived && m_first_ms == 0) {
         // The filter comes before the painting.
-        QTimer::singleShot(0, this, [this] { m_first_ms = sinceStart_ms(); });
+        QTimer::singleShot(0, this, [this] { m_first_ms = millisecondsSinceStart(); });
     }
     return QObject::eventFilter(watched, event);
 }
@@ -51,11 +51,12 @@ bool OpenTrial::eventFilter(QObject* watched, QEvent* event) {
 void OpenTrial::look() {
     const Document& document = m_window.document();
     if (!document.isOpen()) return;
-    if (m_ready_ms == 0) m_ready_ms = sinceStart_ms();
+    if (m_ready_ms == 0) m_ready_ms = millisecondsSinceStart();
     const EvaluatedPtr& evaluated = document.evaluated();
     if (evaluated == nullptr || !evaluated->complete) return;
-    if (m_settled_ms == 0 && m_window.figureView().isFinished()) m_settled_ms = sinceStart_ms();
-    if (m_whole_ms == 0 && evaluated->desk != nullptr) m_whole_ms = sinceStart_ms();
+    if (m_settled_ms == 0 && m_window.figureView().isFinished())
+        m_settled_ms = millisecondsSinceStart();
+    if (m_whole_ms == 0 && evaluated->desk != nullptr) m_whole_ms = millisecondsSinceStart();
     if (m_settled_ms == 0 || m_whole_ms == 0) return;
     m_looking.stop();
     emit finished(report());
@@ -69,7 +70,7 @@ QString OpenTrial::report() const {
                        "ready after %1, settled after %2, the whole plan after %3, "
                        "%4 MB at most")
                        .arg(inSeconds(m_ready_ms), inSeconds(m_settled_ms), inSeconds(m_whole_ms))
-                       .arg(mostMemory_MB());
+                       .arg(mostMegabytes());
 }
 
 }  // namespace glaukophos

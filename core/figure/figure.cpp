@@ -7,9 +7,10 @@ namespace {
 constexpr int kFloorSide = 120;
 
 Result<Form> formOf(ImportedFigure imported, WorkingSurface whole, const Progress& progress) {
-    auto occluders = RayScene::build(imported.mesh);
+    const Progress quiet{progress.stop, {}};
+    auto occluders = RayScene::build(imported.mesh, quiet);
     if (!occluders) return tl::unexpected(occluders.error());
-    auto shown = RayScene::build(whole.mesh);
+    auto shown = RayScene::build(whole.mesh, quiet);
     if (!shown) return tl::unexpected(shown.error());
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     progress.at(0.8);

@@ -33,10 +33,11 @@ double flatUnderside(const Mesh& mesh, const Vec3& up) {
     const float limit = low + 0.01F * (high - low);
     double area = 0.0;
     for (const Triangle& t : mesh.triangles) {
-        const Vec3 normal = areaVector(mesh, t);
         const bool at_bottom = std::ranges::all_of(
             t, [&](std::uint32_t corner) { return mesh.positions_mm[corner].dot(up) <= limit; });
-        if (at_bottom && normal.dot(up) < -0.98F * normal.norm()) area += normal.norm();
+        if (!at_bottom) continue;
+        const Vec3 normal = areaVector(mesh, t);
+        if (normal.dot(up) < -0.98F * normal.norm()) area += normal.norm();
     }
     return area;
 }

@@ -60,6 +60,11 @@ bool attach(RTCScene scene, const Mesh& mesh) {
     return complete;
 }
 
+// Embree asks now and then while it builds, and gives up when the answer is no.
+bool goesOn(void* progress, double /*done*/) {
+    return !static_cast<const Progress*>(progress)->stopped();
+}
+
 struct NearestQuery {
     const Mesh* mesh;
     std::uint32_t triangle;
@@ -113,7 +118,7 @@ void RayPacket::clear() {
     for (int& lane : active) lane = 0;
 }
 
-Result<RayScene> RayScene::build(const Mesh& mesh, Quality quality) {
+Result<RayScene> RayScene::build(const Mesh& mesh, const Progress& progress) {
     if (device() == nullptr) return fail(ErrorCode::TooLarge, "The ray tracer could not start.");
     RayScene built;
     built.m_bounds = boundsOf(mesh.positions_mm);
@@ -121,11 +126,16 @@ Result<RayScene> RayScene::build(const Mesh& mesh, Quality quality) {
     RTCScene scene = built.m_scene.get();
     // Without ROBUST, a sixth or more of the rays aimed at vertices leak through.
     rtcSetSceneFlags(scene, RTC_SCENE_FLAG_ROBUST | RTC_SCENE_FLAG_CONTEXT_FILTER_FUNCTION);
-    rtcSetSceneBuildQuality(
-        scene, quality == Quality::Good ? RTC_BUILD_QUALITY_MEDIUM : RTC_BUILD_QUALITY_LOW);
 
     const bool complete = attach(scene, mesh);
+    Progress asked = progress;
+    rtcSetSceneProgressMonitorFunction(scene, goesOn, &asked);
     rtcCommitScene(scene);
+    rtcSetSceneProgressMonitorFunction(scene, nullptr, nullptr);
+    if (progress.stopped()) {
+        rtcGetDeviceError(device());  // that it was cancelled is no error of the next scene
+        return fail(ErrorCode::Cancelled, "Stopped.");
+    }
     if (!complete || rtcGetDeviceError(device()) != RTC_ERROR_NONE) {
         return fail(ErrorCode::TooLarge, "Not enough memory for this figure.");
     }

@@ -7,6 +7,7 @@
 #include <optional>
 #include <vector>
 
+#include "core/base/progress.h"
 #include "core/base/result.h"
 #include "core/geometry/mesh.h"
 
@@ -49,10 +50,8 @@ struct RayHit {
 // must be finite, directions not zero: Embree aborts the process otherwise.
 class RayScene {
   public:
-    enum class Quality { Quick, Good };
-
-    // Keeps no reference to `mesh`. Fails when memory runs out.
-    static Result<RayScene> build(const Mesh& mesh, Quality quality = Quality::Good);
+    // Keeps no reference to `mesh`. Fails when memory runs out, or when stopped.
+    static Result<RayScene> build(const Mesh& mesh, const Progress& progress = {});
 
     // Marks the rays that meet the mesh before their `far_mm`.
     void occluded(RayPacket& packet, const PassedTriangles& passed, bool coherent) const;

@@ -3,10 +3,12 @@
 
 #include <meshoptimizer.h>
 #include <tbb/parallel_for.h>
+#include <tbb/parallel_sort.h>
 
 #include <algorithm>
 #include <array>
 #include <unordered_map>
+#include <utility>
 
 #include "core/geometry/clean.h"
 
@@ -95,6 +97,24 @@ void remapVertices(std::vector<Vec3>& positions, std::vector<Triangle>& triangle
     positions = std::move(moved);
 }
 
+// Over a cut both sides may have come to the same triangle, the one facing the other: without
+// those two, what lies beside them meets.
+void dropPockets(Mesh& mesh) {
+    std::vector<std::pair<Triangle, std::size_t>> sorted;
+    for (std::size_t i = 0; i < mesh.triangles.size(); ++i) {
+        sorted.emplace_back(mesh.triangles[i], i);
+        std::ranges::sort(sorted.back().first);
+    }
+    tbb::parallel_sort(sorted.begin(), sorted.end());
+    std::vector<bool> pocket(sorted.size(), false);
+    for (std::size_t i = 1; i < sorted.size(); ++i) {
+        if (sorted[i].first != sorted[i - 1].first) continue;
+        pocket[sorted[i].second] = pocket[sorted[i - 1].second] = true;
+    }
+    PartLabels unused(mesh.triangles.size(), 0);
+    dropTriangles(mesh.triangles, unused, [&](std::size_t i) { return pocket[i]; });
+}
+
 constexpr std::size_t kSlices = 8;
 
 // The slice of each triangle; all have about as many.
@@ -179,6 +199,7 @@ float simplifyInSlices(Mesh& mesh, std::size_t target_triangles, float max_devia
     for (const Mesh& slice : slices) append(mesh, slice.positions_mm, slice.triangles);
     PartLabels unused(mesh.triangles.size(), 0);
     weld(mesh.positions_mm, mesh.triangles, unused);
+    dropPockets(mesh);
     return *std::ranges::max_element(deviations_mm);
 }
 

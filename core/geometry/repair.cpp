@@ -5,6 +5,7 @@
 #include <tbb/parallel_sort.h>
 
 #include <algorithm>
+#include <cmath>
 #include <utility>
 
 #include "core/geometry/clean.h"
@@ -15,8 +16,10 @@ namespace {
 
 constexpr float kLargestCoordinate = 1e6F;  // a kilometre in mm
 
+// No comparison holds of what is not a number.
 bool usable(const Vec3& p) {
-    return p.allFinite() && p.cwiseAbs().maxCoeff() <= kLargestCoordinate;
+    return std::abs(p.x()) <= kLargestCoordinate && std::abs(p.y()) <= kLargestCoordinate &&
+           std::abs(p.z()) <= kLargestCoordinate;
 }
 
 std::size_t dropUnusable(Mesh& mesh, PartLabels& labels) {

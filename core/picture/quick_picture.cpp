@@ -84,7 +84,10 @@ class Buffer {
 
 Vec3 upright(const Vec3& p, bool y_is_up) { return y_is_up ? Vec3(p.x(), -p.z(), p.y()) : p; }
 
-bool usable(const Vec3& p) { return p.allFinite() && p.cwiseAbs().maxCoeff() < 1e6F; }
+// No comparison holds of what is not a number.
+bool usable(const Vec3& p) {
+    return std::abs(p.x()) < 1e6F && std::abs(p.y()) < 1e6F && std::abs(p.z()) < 1e6F;
+}
 
 Bounds boundsOf(std::span<const Mesh* const> meshes, bool y_is_up) {
     Bounds bounds;

@@ -215,5 +215,47 @@ TEST(RackFile, TintAndStrengthComeBack) {
     EXPECT_TRUE(older->front().tint);
 }
 
+// Colours are kept with a rack once they are worked out, and must not outlive its paints.
+TEST(MixColours, AreThoseOfTheRackAsItIs) {
+    const Lab olive = labOf("#5a5a30");
+    MixingRack rack = mixingRack({generic("Carbon black"), generic("Titanium white")});
+    const Recipe grey = recipeFor(rack, olive);
+    EXPECT_GT(grey.difference, 8.0);  // two greys make no olive
+    MixingRack more = rack;
+    add(more, generic("Bismuth yellow"), filmOf(generic("Bismuth yellow")));
+    const Recipe found = recipeFor(more, olive);
+    const Recipe afresh = recipeFor(
+        mixingRack({generic("Carbon black"), generic("Titanium white"), generic("Bismuth yellow")}),
+        olive);
+    EXPECT_EQ(found.drops, afresh.drops);
+    EXPECT_EQ(found.difference, afresh.difference);
+    EXPECT_LT(found.difference, grey.difference);
+    // The rack it was copied from has its two paints still; asked again it says the same, and its
+    // mixes have the colour that their drops have on their own.
+    const Recipe again = recipeFor(rack, olive);
+    EXPECT_EQ(again.drops, grey.drops);
+    const Lab alone = colourOf(mixingRack(rack.paints), again.drops);
+    EXPECT_NEAR(ciede2000(again.colour, alone), 0.0, 1e-12);
+}
+
+TEST(MixColours, AreWorkedOutOnce) {
+    MixColours colours;
+    int times = 0;
+    const auto make = [&] {
+        ++times;
+        return std::vector<Lab>{{50.0, 1.0, 2.0}};
+    };
+    PaintGroup group;
+    group.paints = {3, 5, kNoPaint};
+    EXPECT_EQ((*colours.of(group, make))[0].L, 50.0);
+    EXPECT_EQ((*colours.of(group, make))[0].b, 2.0);
+    EXPECT_EQ(times, 1);
+    group.ratios = 10;  // other ratios are other mixes
+    colours.of(group, make);
+    group.paints = {5, 3, kNoPaint};  // and so are paints the other way round
+    colours.of(group, make);
+    EXPECT_EQ(times, 3);
+}
+
 }  // namespace
 }  // namespace glaukophos

@@ -6,6 +6,7 @@
 #include "core/geometry/clean.h"
 #include "core/geometry/neighbours.h"
 #include "core/geometry/refine.h"
+#include "core/geometry/repair.h"
 #include "tests/support/shapes.h"
 
 namespace glaukophos {
@@ -73,17 +74,19 @@ TEST(Simplify, StaysWithinTheDeviationAskedFor) {
     for (const Vec3& p : shape.positions_mm) EXPECT_NEAR(p.norm(), 10.0F, 0.06F);
 }
 
-Mesh weldedBall(int fineness) {
+// Closed, at its poles too.
+Mesh repairedBall(int fineness) {
     Mesh ball = meshOf({sphere({0, 0, 0}, 10, fineness)});
     PartLabels labels(ball.triangles.size(), 0);
-    weld(ball.positions_mm, ball.triangles, labels);
+    EXPECT_TRUE(repair(ball, labels, "ball", {}));
+    EXPECT_EQ(neighboursOf(ball.positions_mm.size(), ball.triangles).open_edges, 0U);
     return ball;
 }
 
 // Slices keep their cuts exactly: no gap opens between them, and no triangle of one lies over
 // another's (a closed surface without crowded edges, whose volume is nearly the ball's).
 TEST(Simplify, SlicesStayWithinTheDeviationAndFitTogether) {
-    Mesh ball = weldedBall(120);
+    Mesh ball = repairedBall(120);
     const std::size_t before = ball.triangles.size();
     const float deviation = simplifyInSlices(ball, before / 4, 0.05F, {});
     EXPECT_LT(ball.triangles.size(), 2 * before / 3);
@@ -103,7 +106,7 @@ TEST(Simplify, SlicesStayWithinTheDeviationAndFitTogether) {
 }
 
 TEST(Simplify, StoppedSlicesLeaveTheMeshAsItWas) {
-    Mesh ball = weldedBall(20);
+    Mesh ball = repairedBall(20);
     const Mesh before = ball;
     std::stop_source stop;
     stop.request_stop();
@@ -141,6 +144,18 @@ TEST(RayScene, PassesThroughTheGivenTrianglesOnly) {
     EXPECT_TRUE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 10.0F, {true, true, false, false}));
     EXPECT_FALSE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 10.0F, {true, true, true, true}));
     EXPECT_FALSE(scene->occluded(Vec3::Zero(), Vec3::UnitZ(), 0.5F));
+}
+
+TEST(RayScene, IsNotBuiltOnceStoppedAndTheNextOneIs) {
+    const Mesh ball = repairedBall(200);
+    std::stop_source stop;
+    stop.request_stop();
+    const auto stopped = RayScene::build(ball, {stop.get_token(), {}});
+    ASSERT_FALSE(stopped);
+    EXPECT_EQ(stopped.error().code, ErrorCode::Cancelled);
+    const auto built = RayScene::build(ball);
+    ASSERT_TRUE(built);
+    EXPECT_TRUE(built->occluded({0, 0, 20}, {0, 0, -1}, 1e30F));
 }
 
 }  // namespace
