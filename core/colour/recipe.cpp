@@ -306,6 +306,7 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
     const std::vector<std::size_t> paints = usable(rack, allowed);
     const Mixer mixer(rack, target, choices);
     std::vector<Candidate> singles;
+    singles.reserve(paints.size());
     for (const std::size_t paint : paints) {
         singles.push_back(mixer.single(paint));
     }
