@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "core/colour/amounts.h"
 #include "core/colour/coats.h"
 #include "core/colour/colour_difference.h"
 #include "core/colour/recipe.h"
