@@ -6,7 +6,6 @@
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/screen_profile.h"
-#include "core/pipeline/stage_keys.h"
 #include "core/pipeline/traces.h"
 
 namespace glaukophos {
@@ -32,16 +31,17 @@ bool isSmooth(const LookChoice& look) {
     return smooth && !look.in_steps && !look.lone_band;
 }
 
+// Mixes, steps and what else keeps the appearance do not show: see appearanceKey.
+bool looksAlike(const Evaluated& one, const Evaluated& other) {
+    return one.appearance == other.appearance && one.marks == other.marks;
+}
+
 }  // namespace
 
 bool showsTheSame(const PictureRequest& a, const PictureRequest& b) {
-    const Evaluated& one = *a.evaluated;
-    const Evaluated& other = *b.evaluated;
     return a.ahead == nullptr && b.ahead == nullptr && a.moving == b.moving && a.grid == b.grid &&
            a.camera == b.camera && a.look == b.look && a.shade == b.shade &&
-           one.appearance == other.appearance && one.marks == other.marks &&
-           one.complete == other.complete &&
-           (one.plan == other.plan || appearanceKey(one.plan) == appearanceKey(other.plan));
+           looksAlike(*a.evaluated, *b.evaluated) && a.evaluated->complete == b.evaluated->complete;
 }
 
 PictureMaker::PictureMaker(QObject* parent)
@@ -90,10 +90,8 @@ std::vector<Shown> shownIn(const TracedFrame& frame, std::size_t triangles) {
 }  // namespace
 
 const Look& PictureMaker::lookFor(const PictureRequest& request, const TracedFrame& frame) {
-    // Mixes and steps that came since do not show.
     const bool known = m_look_of != nullptr && m_look_choice == request.look &&
-                       m_look_of->appearance == request.evaluated->appearance &&
-                       m_look_of->marks == request.evaluated->marks;
+                       looksAlike(*m_look_of, *request.evaluated);
     // A look of one frame alone fits no other.
     if (!known || !m_look.seen.empty()) {
         const Figure& figure = *request.evaluated->plan.figure;

@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <bit>
 #include <numeric>
+#include <utility>
 
 namespace glaukophos {
 namespace {
@@ -94,6 +95,25 @@ CleanReport weld(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangl
         triangles, labels, [&](std::size_t i) { return !hasArea(positions_mm, triangles[i]); });
     dropUnused(positions_mm, triangles);
     return report;
+}
+
+void forSameCorners(std::span<const Triangle> triangles,
+                    const std::function<void(std::size_t earlier, std::size_t later)>& use) {
+    // The corners from low to high, and the triangle: two numbers, which are quick to compare.
+    using Corners = std::pair<std::uint64_t, std::uint64_t>;
+    std::vector<Corners> sorted(triangles.size());
+    for (std::uint32_t i = 0; i < sorted.size(); ++i) {
+        Triangle t = triangles[i];
+        std::ranges::sort(t);
+        sorted[i] = {std::uint64_t{t[0]} << 32 | t[1], std::uint64_t{t[2]} << 32 | i};
+    }
+    tbb::parallel_sort(sorted.begin(), sorted.end());
+    for (std::size_t i = 1; i < sorted.size(); ++i) {
+        const auto& [ab, c] = sorted[i];
+        const auto& [before_ab, before_c] = sorted[i - 1];
+        if (ab != before_ab || c >> 32 != before_c >> 32) continue;
+        use(static_cast<std::uint32_t>(before_c), static_cast<std::uint32_t>(c));
+    }
 }
 
 std::vector<std::uint32_t> connectedPieces(std::size_t vertex_count,

@@ -1,6 +1,7 @@
 // Brings raw triangles into order: one vertex a place, no slivers without area.
 #pragma once
 
+#include <functional>
 #include <span>
 
 #include "core/geometry/mesh.h"
@@ -31,6 +32,11 @@ std::size_t dropTriangles(std::vector<Triangle>& triangles, PartLabels& labels, 
     labels.resize(kept);
     return dropped;
 }
+
+// Calls use(earlier, later) with the indices of each two triangles that have the same three
+// corners, in whatever order; of several, with each and the next.
+void forSameCorners(std::span<const Triangle> triangles,
+                    const std::function<void(std::size_t earlier, std::size_t later)>& use);
 
 // Number of the connected piece (sharing vertices) each triangle belongs to; pieces are numbered
 // from the largest number of triangles to the smallest.

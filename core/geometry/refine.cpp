@@ -3,12 +3,10 @@
 
 #include <meshoptimizer.h>
 #include <tbb/parallel_for.h>
-#include <tbb/parallel_sort.h>
 
 #include <algorithm>
 #include <array>
 #include <unordered_map>
-#include <utility>
 
 #include "core/geometry/clean.h"
 
@@ -100,17 +98,10 @@ void remapVertices(std::vector<Vec3>& positions, std::vector<Triangle>& triangle
 // Over a cut both sides may have come to the same triangle, the one facing the other: without
 // those two, what lies beside them meets.
 void dropPockets(Mesh& mesh) {
-    std::vector<std::pair<Triangle, std::size_t>> sorted;
-    for (std::size_t i = 0; i < mesh.triangles.size(); ++i) {
-        sorted.emplace_back(mesh.triangles[i], i);
-        std::ranges::sort(sorted.back().first);
-    }
-    tbb::parallel_sort(sorted.begin(), sorted.end());
-    std::vector<bool> pocket(sorted.size(), false);
-    for (std::size_t i = 1; i < sorted.size(); ++i) {
-        if (sorted[i].first != sorted[i - 1].first) continue;
-        pocket[sorted[i].second] = pocket[sorted[i - 1].second] = true;
-    }
+    std::vector<bool> pocket(mesh.triangles.size(), false);
+    forSameCorners(mesh.triangles, [&](std::size_t earlier, std::size_t later) {
+        pocket[earlier] = pocket[later] = true;
+    });
     PartLabels unused(mesh.triangles.size(), 0);
     dropTriangles(mesh.triangles, unused, [&](std::size_t i) { return pocket[i]; });
 }

@@ -2,7 +2,6 @@
 #include "core/geometry/repair.h"
 
 #include <fmt/format.h>
-#include <tbb/parallel_sort.h>
 
 #include <algorithm>
 #include <cmath>
@@ -32,21 +31,8 @@ std::size_t dropUnusable(Mesh& mesh, PartLabels& labels) {
 }
 
 std::size_t dropDuplicates(Mesh& mesh, PartLabels& labels) {
-    // The corners from low to high, and the triangle: two numbers, which are quick to compare.
-    using Corners = std::pair<std::uint64_t, std::uint64_t>;
-    std::vector<Corners> sorted(mesh.triangles.size());
-    for (std::uint32_t i = 0; i < sorted.size(); ++i) {
-        Triangle t = mesh.triangles[i];
-        std::ranges::sort(t);
-        sorted[i] = {std::uint64_t{t[0]} << 32 | t[1], std::uint64_t{t[2]} << 32 | i};
-    }
-    tbb::parallel_sort(sorted.begin(), sorted.end());
-    std::vector<bool> again(sorted.size(), false);
-    for (std::size_t i = 1; i < sorted.size(); ++i) {
-        const auto& [ab, c] = sorted[i];
-        const auto& [before_ab, before_c] = sorted[i - 1];
-        again[static_cast<std::uint32_t>(c)] = ab == before_ab && c >> 32 == before_c >> 32;
-    }
+    std::vector<bool> again(mesh.triangles.size(), false);
+    forSameCorners(mesh.triangles, [&](std::size_t, std::size_t later) { again[later] = true; });
     return dropTriangles(mesh.triangles, labels, [&](std::size_t i) { return again[i]; });
 }
 

@@ -122,9 +122,9 @@ void SkyCache::makeRoom() const {
 }
 
 SkyKeeping skyKeptIn(const std::filesystem::path& folder) {
-    const auto cache = std::make_shared<const SkyCache>(folder);
-    return {[cache](const Form& form) { return cache->find(form); },
-            [cache](const Form& form, const SkyTable& table) { cache->keep(form, table); }};
+    const SkyCache cache(folder);
+    return {[cache](const Form& form) { return cache.find(form); },
+            [cache](const Form& form, const SkyTable& table) { cache.keep(form, table); }};
 }
 
 }  // namespace glaukophos

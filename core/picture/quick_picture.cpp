@@ -101,8 +101,9 @@ Bounds boundsOf(std::span<const Mesh* const> meshes, bool y_is_up) {
     return bounds;
 }
 
+// Half of the triangles into each of the two.
 void drawMesh(const Mesh& mesh, bool y_is_up, const Camera& camera, const PixelGrid& grid,
-              Buffer& buffer) {
+              Buffer& first, Buffer& second) {
     std::vector<ProjectedVertex> seen(mesh.positions_mm.size());
     forChunks(seen.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t i = begin; i < end; ++i) {
@@ -124,10 +125,8 @@ void drawMesh(const Mesh& mesh, bool y_is_up, const Camera& camera, const PixelG
         }
     };
     const std::span<const Triangle> all = mesh.triangles;
-    Buffer second(grid);
-    tbb::parallel_invoke([&] { draw(all.first(all.size() / 2), buffer); },
+    tbb::parallel_invoke([&] { draw(all.first(all.size() / 2), first); },
                          [&] { draw(all.subspan(all.size() / 2), second); });
-    buffer.lay(second);
 }
 
 }  // namespace
@@ -141,7 +140,9 @@ Image quickPicture(std::span<const Mesh* const> meshes, bool y_is_up, const Pixe
         view.hour = 11.5;
         view.height_deg = 15.0;
         const Camera camera = heldCamera(bounds, view, grid);
-        for (const Mesh* mesh : meshes) drawMesh(*mesh, y_is_up, camera, grid, buffer);
+        Buffer second(grid);
+        for (const Mesh* mesh : meshes) drawMesh(*mesh, y_is_up, camera, grid, buffer, second);
+        buffer.lay(second);
     }
     Image image;
     image.width = grid.width;
