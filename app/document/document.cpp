@@ -144,7 +144,8 @@ void Document::removeLight(std::size_t index) {
 }
 
 void Document::selectPart(std::optional<PartIndex> part) {
-    if (part == m_selected_part) return;
+    // What asks may still show a plan that had more parts.
+    if (part == m_selected_part || (part && *part >= m_plan.parts.size())) return;
     m_selected_part = part;
     emit changed(Aspect::Selection);
 }

@@ -8,6 +8,7 @@
 
 #include "app/stages/steps/findings_page.h"
 #include "app/view/lanes_view.h"
+#include "core/plan/part_edits.h"
 #include "core/work/folded_steps.h"
 #include "core/work/part_steps.h"
 #include "tests/app/window_fixture.h"
@@ -250,6 +251,32 @@ TEST_F(StepsStage, AFindingIsShownOnTheFigureAndCured) {
     }));
     document().undoStack().undo();
     EXPECT_EQ(plan().values.edge_lines.school, EdgeSchool::Even);
+}
+
+TEST_F(StepsStage, AFindingOfAnEarlierPlanCuresNothing) {
+    openSteps("pageFindings");
+    document().edit(QStringLiteral("even"), Aspect::Values,
+                    [](Plan& changed) { changed.values.edge_lines.school = EdgeSchool::Even; });
+    waitForWork();
+    QPushButton* mend = nullptr;
+    ASSERT_TRUE(waitFor([&] {
+        mend = m_window->findChild<QPushButton*>(QStringLiteral("cure_edges-alike"));
+        return mend != nullptr && mend->isVisible();
+    }));
+    document().edit(QStringLiteral("join"), Aspect::Parts,
+                    [](Plan& changed) { mergeParts(changed, 0, 1); });
+    const Plan joined = plan();
+    QTest::mouseClick(mend, Qt::LeftButton);
+    EXPECT_EQ(plan(), joined);
+    EXPECT_TRUE(child<QLabel>("findingsSummary")->text().contains(QStringLiteral("changed since")));
+    // Once they are found anew, they cure.
+    waitForWork();
+    ASSERT_TRUE(waitFor([&] {
+        mend = m_window->findChild<QPushButton*>(QStringLiteral("cure_edges-alike"));
+        return mend != nullptr && mend->isVisible();
+    }));
+    QTest::mouseClick(mend, Qt::LeftButton);
+    EXPECT_EQ(plan().values.edge_lines.school, EdgeSchool::Weighted);
 }
 
 TEST_F(StepsStage, ThePlanGoesOntoPaperAndMapsIntoAFolder) {

@@ -4,6 +4,7 @@
 #include "app/widgets/recipe_words.h"
 #include "app/widgets/text.h"
 #include "app/widgets/wrapping_row.h"
+#include "core/pipeline/stage_keys.h"
 
 namespace glaukophos {
 namespace {
@@ -54,6 +55,7 @@ void FindingsPage::showResults(const Evaluated& evaluated) {
     }
     if (m_shown == evaluated.desk) return;
     m_shown = evaluated.desk;
+    m_found_in = deskKey(evaluated.plan);
     auto* cards = new QWidget(this);
     auto* list = new QVBoxLayout(cards);
     list->setContentsMargins(0, 0, 0, 0);
@@ -128,14 +130,21 @@ void FindingsPage::addCard(const Evaluated& evaluated, const Finding& finding) {
         mend->setObjectName(QStringLiteral("cure_%1").arg(q(entry.key)));
         mend->setToolTip(tr("Changes the plan; undo takes it back"));
         buttons->add(mend);
-        connect(mend, &QPushButton::clicked, this, [this, finding] {
-            m_view.forgetPlace();
-            document().edit(tr("Cure: %1").arg(tr(ruleOf(finding.mistake).name)),
-                            aspectOf(finding.mistake), [&](Plan& plan) { cure(plan, finding); });
-        });
+        connect(mend, &QPushButton::clicked, this, [this, finding] { cureIt(finding); });
     }
     rows->addWidget(buttons);
     m_cards->layout()->addWidget(card);
+}
+
+void FindingsPage::cureIt(const Finding& finding) {
+    // The part or light that it names may be another by now, or gone.
+    if (deskKey(document().plan()) != m_found_in) {
+        m_summary->setText(tr("The plan has changed since; it is being looked through again."));
+        return;
+    }
+    m_view.forgetPlace();
+    document().edit(tr("Cure: %1").arg(tr(ruleOf(finding.mistake).name)), aspectOf(finding.mistake),
+                    [&](Plan& plan) { cure(plan, finding); });
 }
 
 }  // namespace glaukophos
