@@ -4,55 +4,18 @@
 #include <QCryptographicHash>
 #include <QFileInfo>
 #include <QStandardPaths>
-#include <QUndoCommand>
 #include <QUuid>
 
-#include "app/document/lean_plan.h"
+#include "app/document/plan_command.h"
 
 namespace glaukophos {
 namespace {
 
 constexpr int kUndoSteps = 200;
+// Of all figures that undo leads back to: about a gigabyte with their rays.
+constexpr std::size_t kMostTriangles = 6'000'000;
 
 }  // namespace
-
-class PlanCommand : public QUndoCommand {
-  public:
-    PlanCommand(Document& document, const QString& text, Aspect aspect, LeanPlan before,
-                LeanPlan after, int merge_key, int gesture)
-        : QUndoCommand(text),
-          m_document(document),
-          m_aspect(aspect),
-          m_before(std::move(before)),
-          m_after(std::move(after)),
-          m_merge_key(merge_key),
-          m_gesture(gesture) {}
-
-    void undo() override { apply(m_before); }
-    void redo() override { apply(m_after); }
-    [[nodiscard]] int id() const override { return m_merge_key == 0 ? -1 : m_merge_key; }
-
-    bool mergeWith(const QUndoCommand* other) override {
-        const auto* next = static_cast<const PlanCommand*>(other);  // same id: same class
-        if (next->m_gesture != m_gesture) return false;
-        m_after = next->m_after;
-        setObsolete(m_before == m_after);
-        return true;
-    }
-
-  private:
-    void apply(const LeanPlan& plan) {
-        m_document.apply(plan.whole(m_document.m_newest_figure, m_document.m_plan.figure),
-                         m_aspect);
-    }
-
-    Document& m_document;
-    Aspect m_aspect;
-    LeanPlan m_before;
-    LeanPlan m_after;
-    int m_merge_key;
-    int m_gesture;
-};
 
 Document::Document(QObject* parent)
     : QObject(parent),
@@ -112,8 +75,14 @@ void Document::edit(const QString& text, Aspect aspect, const std::function<void
     giveIdentities(after);
     if (sameButForView(m_plan, after)) return;
     m_newest_figure = after.figure;
-    m_undo.push(new PlanCommand(*this, text, aspect, LeanPlan(m_plan), LeanPlan(std::move(after)),
-                                merge_key, m_gesture));
+    if (after.figure->form != m_plan.figure->form) {
+        forgetOldFigures(m_undo, m_plan.figure->form, after.figure->form, kMostTriangles);
+    }
+    const auto take = [this, aspect](const LeanPlan& plan) {
+        apply(plan.whole(m_newest_figure, m_plan.figure), aspect);
+    };
+    m_undo.push(new PlanCommand(text, take, LeanPlan(m_plan), LeanPlan(std::move(after)), merge_key,
+                                m_gesture));
     m_newest_figure.reset();
 }
 

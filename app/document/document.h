@@ -71,7 +71,6 @@ class Document : public QObject {
     void problem(const QString& sentence);
 
   private:
-    friend class PlanCommand;
     void apply(Plan plan, Aspect aspect);
     void requestResults() {
         m_evaluator.request(m_plan, m_scored ? std::optional(m_selected_light) : std::nullopt);

@@ -1,7 +1,6 @@
 // The differential of a neighbourhood's mean: what a brush drawn across feels.
 #include "core/geometry/relief.h"
 
-#include "core/base/parallel.h"
 #include "core/geometry/vertex_cells.h"
 
 namespace glaukophos {
@@ -19,6 +18,27 @@ std::vector<float> areasRound(const Mesh& mesh) {
     return areas;
 }
 
+// What counts of a vertex when it lies beside another: in a row, so that nothing is looked up.
+struct Near {
+    Vec3 at_mm;
+    float area_mm2;
+    Vec3 normal;
+};
+
+// Of a vertex from those round it.
+float reliefAt(const Vec3& at_mm, const Vec3& normal, float radius_mm, std::span<const Near> near) {
+    Vec3 sum = Vec3::Zero();
+    float area = 0.0F;
+    for (const Near& other : near) {
+        const Vec3 away = other.at_mm - at_mm;
+        if (away.squaredNorm() > radius_mm * radius_mm) continue;
+        if (other.normal.dot(normal) < -0.2F) continue;  // the far side of a sheet
+        sum += other.area_mm2 * away;
+        area += other.area_mm2;
+    }
+    return area > 0.0F ? -(sum / area).dot(normal) : 0.0F;
+}
+
 }  // namespace
 
 std::vector<float> reliefOf(const Mesh& mesh, std::span<const Vec3> normals, float radius_mm) {
@@ -26,19 +46,12 @@ std::vector<float> reliefOf(const Mesh& mesh, std::span<const Vec3> normals, flo
     const std::vector<float> areas = areasRound(mesh);
     const VertexCells cells(positions, radius_mm, [](std::uint32_t) { return true; });
     std::vector<float> relief(positions.size(), 0.0F);
-    forChunks(positions.size(), {}, [&](std::size_t begin, std::size_t end) {
-        for (std::size_t v = begin; v < end; ++v) {
-            const Vec3& normal = normals[v];
-            Vec3 sum = Vec3::Zero();
-            float area = 0.0F;
-            cells.forNear(positions[v], [&](std::uint32_t other) {
-                const Vec3 away = positions[other] - positions[v];
-                if (away.squaredNorm() > radius_mm * radius_mm) return;
-                if (normals[other].dot(normal) < -0.2F) return;  // the far side of a sheet
-                sum += areas[other] * away;
-                area += areas[other];
-            });
-            if (area > 0.0F) relief[v] = -(sum / area).dot(normal);
+    cells.forCells([&](std::span<const std::uint32_t> own, std::span<const std::uint32_t> round) {
+        std::vector<Near> near;
+        near.reserve(round.size());
+        for (const std::uint32_t v : round) near.push_back({positions[v], areas[v], normals[v]});
+        for (const std::uint32_t v : own) {
+            relief[v] = reliefAt(positions[v], normals[v], radius_mm, near);
         }
     });
     return relief;

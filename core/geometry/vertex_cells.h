@@ -7,6 +7,7 @@
 #include <map>
 #include <optional>
 
+#include "core/base/parallel.h"
 #include "core/geometry/mesh.h"
 
 namespace glaukophos {
@@ -36,6 +37,23 @@ class VertexCells {
         }
     }
 
+    // Calls `use(own, near)` for each cell, on all cores: the vertices in it, and those in the 27
+    // cells round it.
+    template <class Use>
+    void forCells(const Use& use) const {
+        std::vector<const Vertices*> cells;
+        for (const auto& [cell, own] : m_cells) cells.push_back(&own);
+        forChunks(cells.size(), {}, [&](std::size_t begin, std::size_t end) {
+            Vertices near;
+            for (std::size_t i = begin; i < end; ++i) {
+                near.clear();
+                forNear(m_positions[cells[i]->front()],
+                        [&](std::uint32_t other) { near.push_back(other); });
+                use(*cells[i], near);
+            }
+        });
+    }
+
     // Among those in the 27 cells round the point, so surely within a cell's width; nothing when
     // there is none.
     [[nodiscard]] std::optional<std::uint32_t> nearest(const Vec3& point) const {
@@ -52,6 +70,7 @@ class VertexCells {
 
   private:
     using Cell = std::array<int, 3>;
+    using Vertices = std::vector<std::uint32_t>;
     [[nodiscard]] Cell cellOf(const Vec3& point) const {
         const Vec3 at = point / m_cell_mm;
         return {static_cast<int>(std::floor(at.x())), static_cast<int>(std::floor(at.y())),
@@ -60,7 +79,7 @@ class VertexCells {
 
     const std::vector<Vec3>& m_positions;
     float m_cell_mm = 1.0F;
-    std::map<Cell, std::vector<std::uint32_t>> m_cells;
+    std::map<Cell, Vertices> m_cells;
 };
 
 }  // namespace glaukophos

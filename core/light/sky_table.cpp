@@ -7,11 +7,10 @@
 #include "core/base/low_discrepancy.h"
 #include "core/base/parallel.h"
 #include "core/light/sky.h"
+#include "core/light/sky_round.h"
 
 namespace glaukophos {
 namespace {
-
-constexpr int kPerRound = kSkyDirections / kSkyRounds;
 
 // Each round takes, for each direction of a coarse even set, the nearest one that is still free:
 // so the first round alone gives the sky's light within 0.03 on average, the last within 0.001.
@@ -19,7 +18,7 @@ std::vector<Vec3> orderedDirections() {
     std::vector<Vec3> free = fibonacciSphere(kSkyDirections);
     std::vector<Vec3> ordered;
     for (int round = 0; round < kSkyRounds; ++round) {
-        for (const Vec3& wanted : fibonacciSphere(kPerRound)) {
+        for (const Vec3& wanted : fibonacciSphere(kSkyRoundDirections)) {
             const auto nearest = std::ranges::max_element(
                 free, {}, [&](const Vec3& direction) { return direction.dot(wanted); });
             ordered.push_back(*nearest);
@@ -27,34 +26,6 @@ std::vector<Vec3> orderedDirections() {
         }
     }
     return ordered;
-}
-
-// Sixteen neighbouring receivers look in one direction at a time: such packets are far more
-// coherent, and faster, than sixteen directions from one receiver.
-void traceGroup(int round, const Receivers& receivers, const RayScene& scene, std::size_t begin,
-                std::size_t end, std::vector<SkyBits>& bits) {
-    const Vec3* directions = &skyDirections()[static_cast<std::size_t>(round) * kPerRound];
-    const PassedTriangles none;
-    RayPacket packet;
-    std::array<std::uint64_t, 16> seen{};
-    for (int i = 0; i < kPerRound; ++i) {
-        packet.clear();
-        bool any = false;
-        for (std::size_t r = begin; r < end; ++r) {
-            if (receivers.normals[r].dot(directions[i]) <= 0.0F) continue;
-            packet.set(r - begin, receivers.origin(r), directions[i], 1e30F);
-            any = true;
-        }
-        if (!any) continue;
-        scene.occluded(packet, none, true);
-        for (std::size_t lane = 0; lane < end - begin; ++lane) {
-            const bool sees = packet.active[lane] != 0 && !packet.blocked(lane);
-            seen[lane] |= static_cast<std::uint64_t>(sees) << i;
-        }
-    }
-    for (std::size_t r = begin; r < end; ++r) {
-        bits[r][static_cast<std::size_t>(round)] = seen[r - begin];
-    }
 }
 
 // For each byte of the bits, what each of its 256 values adds to the light vector (Gershun 1936):
@@ -185,9 +156,12 @@ bool traceNextRound(SkyTable& table, const Receivers& receivers, const RayScene&
     table.bits.resize(receivers.count(), SkyBits{});
     const bool complete =
         forChunks(receivers.count(), progress, [&](std::size_t begin, std::size_t end) {
-            for (std::size_t group = begin; group < end; group += 16) {
-                traceGroup(table.rounds, receivers, scene, group, std::min(group + 16, end),
-                           table.bits);
+            // Blocks are the same however the loop is cut.
+            const std::size_t first = (begin + kSkyBlock - 1) / kSkyBlock * kSkyBlock;
+            for (std::size_t block = first; block < end; block += kSkyBlock) {
+                const std::size_t count = std::min(kSkyBlock, receivers.count() - block);
+                traceSkyRound(table.rounds, receivers, scene, block,
+                              std::span(table.bits).subspan(block, count));
             }
         });
     if (complete) ++table.rounds;

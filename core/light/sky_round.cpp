@@ -1,0 +1,155 @@
+// Points are looked at together, a bit each: one direction after the other.
+#include "core/light/sky_round.h"
+
+#include <algorithm>
+#include <array>
+#include <bit>
+#include <functional>
+#include <numeric>
+#include <vector>
+
+namespace glaukophos {
+namespace {
+
+constexpr std::size_t kAnchorSpacing = 16;  // between points that are always traced
+constexpr std::size_t kLanes = 16;          // rays of a packet
+
+using Points = std::uint64_t;  // of a block, one bit each
+
+constexpr Points kAll = ~Points{0};
+
+// The points first, first + step, ...
+constexpr Points everyOf(std::size_t first, std::size_t step) {
+    Points points = 0;
+    for (std::size_t i = first; i < kSkyBlock; i += step) points |= Points{1} << i;
+    return points;
+}
+
+// What the neighbours so far before and behind each point are; a point without a neighbour behind
+// it takes the one before for it.
+struct NextTo {
+    Points before = 0;
+    Points behind = 0;
+
+    NextTo(Points of, std::size_t apart)
+        : before(of << apart), behind((of >> apart) | (before & ~(kAll >> apart))) {}
+};
+
+// Of earlier rounds, the directions nearest to each.
+using Earlier = std::array<std::size_t, 6>;
+
+std::vector<Earlier> nearestEarlier() {
+    const std::vector<Vec3>& directions = skyDirections();
+    std::vector<Earlier> earlier(directions.size());
+    for (std::size_t d = kSkyRoundDirections; d < directions.size(); ++d) {
+        std::vector<std::size_t> nearest(d / kSkyRoundDirections * kSkyRoundDirections);
+        std::iota(nearest.begin(), nearest.end(), std::size_t{0});
+        std::ranges::partial_sort(
+            nearest, nearest.begin() + static_cast<std::ptrdiff_t>(earlier[d].size()),
+            std::greater{}, [&](std::size_t e) { return directions[e].dot(directions[d]); });
+        std::copy_n(nearest.begin(), earlier[d].size(), earlier[d].begin());
+    }
+    return earlier;
+}
+
+// Turns 64 words of 64 bits: bit k of word i becomes bit i of word k (Warren, Hacker's Delight,
+// 7-3; from memory).
+void transpose(std::array<std::uint64_t, 64>& words) {
+    std::uint64_t mask = 0x00000000FFFFFFFFULL;
+    for (std::size_t width = 32; width > 0; width /= 2, mask ^= mask << width) {
+        for (std::size_t i = 0; i < 64; i = (i + width + 1) & ~width) {
+            const std::uint64_t swapped = ((words[i] >> width) ^ words[i + width]) & mask;
+            words[i] ^= swapped << width;
+            words[i + width] ^= swapped;
+        }
+    }
+}
+
+class Round {
+  public:
+    Round(std::size_t round, const Receivers& receivers, const RayScene& scene, std::size_t begin,
+          std::span<SkyBits> bits)
+        : m_round(round), m_receivers(receivers), m_scene(scene), m_begin(begin), m_bits(bits) {
+        for (std::size_t r = 0; r < round; ++r) {
+            for (std::size_t i = 0; i < bits.size(); ++i) m_seen[r][i] = bits[i][r];
+            transpose(m_seen[r]);
+        }
+    }
+    void trace() {
+        std::array<Points, kSkyRoundDirections> seen{};
+        for (std::size_t k = 0; k < seen.size(); ++k) {
+            const std::size_t direction = m_round * kSkyRoundDirections + k;
+            const Points facing = facingTo(skyDirections()[direction]);
+            seen[k] = m_round == 0 ? traced(facing, direction) : toldFrom(facing, direction);
+        }
+        transpose(seen);
+        for (std::size_t i = 0; i < m_bits.size(); ++i) m_bits[i][m_round] = seen[i];
+    }
+
+  private:
+    // From neighbours, by halves of the distance between them, where these agree; else traced.
+    [[nodiscard]] Points toldFrom(Points facing, std::size_t direction) const {
+        static const std::vector<Earlier> earlier = nearestEarlier();
+        Points open = kAll;  // as far as these points know themselves
+        Points shut = kAll;
+        for (const std::size_t e : earlier[direction]) {
+            const Points seen = m_seen[e / kSkyRoundDirections][e % kSkyRoundDirections];
+            open &= seen;
+            shut &= ~seen;
+        }
+        Points seen = traced(facing & everyOf(0, kAnchorSpacing), direction);
+        for (std::size_t apart = kAnchorSpacing / 2; apart > 0; apart /= 2) {
+            const Points between = facing & everyOf(apart, 2 * apart);
+            const NextTo sees(seen, apart);
+            const NextTo blocked(facing & ~seen, apart);
+            const Points all_see = between & open & sees.before & sees.behind;
+            const Points none_sees = between & shut & blocked.before & blocked.behind;
+            seen |= all_see | traced(between & ~all_see & ~none_sees, direction);
+        }
+        return seen;
+    }
+    [[nodiscard]] Points facingTo(const Vec3& direction) const {
+        Points facing = 0;
+        for (std::size_t i = 0; i < m_bits.size(); ++i) {
+            const bool faces = m_receivers.normals[m_begin + i].dot(direction) > 0.0F;
+            facing |= static_cast<Points>(faces) << i;
+        }
+        return facing;
+    }
+    // Those of `points` that nothing keeps from seeing the direction.
+    [[nodiscard]] Points traced(Points points, std::size_t direction) const {
+        Points seen = 0;
+        while (points != 0) {
+            RayPacket packet;
+            std::array<std::size_t, kLanes> lanes{};
+            std::size_t used = 0;
+            for (; used < kLanes && points != 0; ++used, points &= points - 1) {
+                lanes[used] = static_cast<std::size_t>(std::countr_zero(points));
+                packet.set(used, m_receivers.origin(m_begin + lanes[used]),
+                           skyDirections()[direction], 1e30F);
+            }
+            // Neighbours that look one way are traced quickest as one; single ones are not.
+            m_scene.occluded(packet, {}, m_round == 0);
+            for (std::size_t lane = 0; lane < used; ++lane) {
+                seen |= static_cast<Points>(!packet.blocked(lane)) << lanes[lane];
+            }
+        }
+        return seen;
+    }
+
+    std::size_t m_round;
+    const Receivers& m_receivers;
+    const RayScene& m_scene;
+    std::size_t m_begin;
+    std::span<SkyBits> m_bits;
+    std::array<std::array<Points, kSkyRoundDirections>, kSkyRounds> m_seen{};  // in earlier rounds
+};
+
+}  // namespace
+
+void traceSkyRound(int round, const Receivers& receivers, const RayScene& scene, std::size_t begin,
+                   std::span<SkyBits> bits) {
+    Round(static_cast<std::size_t>(round), receivers, scene, begin, bits).trace();
+}
+
+}  // namespace glaukophos
