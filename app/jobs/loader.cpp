@@ -1,6 +1,8 @@
 // Results come back through the event loop with the number of their request.
 #include "app/jobs/loader.h"
 
+#include <malloc.h>
+
 #include <QSettings>
 #include <vector>
 
@@ -92,6 +94,8 @@ void Loader::start(Open work, Done done) {
                                     if (!stop.stop_requested()) emit progressed(f);
                                 }};
         auto result = std::make_shared<Result<PlanWithLog>>(guarded(work, progress));
+        // What it took, and the figure before, would stay with the heaps of the threads for good.
+        malloc_trim(0);
         QMetaObject::invokeMethod(
             this,
             [this, number, result, done] {

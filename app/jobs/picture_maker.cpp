@@ -16,7 +16,7 @@ constexpr int kFrames = 16;
 // that would take longer than the hand can wait.
 constexpr int kCoarser = 2;
 constexpr int kCoarsest = 3;
-constexpr qint64 kPatience_ms = 36;
+constexpr qint64 kPatience_ms = 40;
 constexpr int kLate = 3;  // in a row
 
 // A rough picture is better than none, but not than one that is sharp already.

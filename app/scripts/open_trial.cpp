@@ -32,7 +32,7 @@ long mostMegabytes() {
 
 }  // namespace
 
-OpenTrial::OpenTrial(MainWindow& window) : m_window(window) {
+OpenTrial::OpenTrial(MainWindow& window) : m_window(window), m_made_ms(millisecondsSinceStart()) {
     connect(&window.loader(), &Loader::previewReady, this, [this] { m_arrived = true; });
     window.figureView().installEventFilter(this);
     m_looking.setInterval(kGlance_ms);
@@ -66,11 +66,12 @@ QString OpenTrial::report() const {
     const QString first =
         m_first_ms == 0 ? QString()
                         : QStringLiteral("first picture after %1, ").arg(inSeconds(m_first_ms));
-    return first + QStringLiteral(
-                       "ready after %1, settled after %2, the whole plan after %3, "
-                       "%4 MB at most")
-                       .arg(inSeconds(m_ready_ms), inSeconds(m_settled_ms), inSeconds(m_whole_ms))
-                       .arg(mostMegabytes());
+    return QStringLiteral("made after %1, ").arg(inSeconds(m_made_ms)) + first +
+           QStringLiteral(
+               "ready after %1, settled after %2, the whole plan after %3, "
+               "%4 MB at most")
+               .arg(inSeconds(m_ready_ms), inSeconds(m_settled_ms), inSeconds(m_whole_ms))
+               .arg(mostMegabytes());
 }
 
 }  // namespace glaukophos

@@ -5,16 +5,27 @@
 #include <tbb/parallel_invoke.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
-
-#include "core/base/parallel.h"
 
 namespace glaukophos {
 namespace {
 
+// Of millions of triangles one in so many stands for those beside it: a pixel shows dozens.
+constexpr std::size_t kMostDrawn = 1'000'000;
+
 std::uint8_t byteOf(float linear) {
-    const double value = encodedFrom({Vec3d::Constant(std::clamp(linear, 0.0F, 1.0F))}).r;
-    return static_cast<std::uint8_t>(std::lround(255.0 * value));
+    constexpr std::size_t kSteps = 4096;
+    static const std::vector<std::uint8_t> bytes = [] {
+        std::vector<std::uint8_t> table;
+        for (std::size_t i = 0; i <= kSteps; ++i) {
+            const double grey = static_cast<double>(i) / kSteps;
+            const double value = encodedFrom({Vec3d::Constant(grey)}).r;
+            table.push_back(static_cast<std::uint8_t>(std::lround(255.0 * value)));
+        }
+        return table;
+    }();
+    return bytes[static_cast<std::size_t>(kSteps * std::clamp(linear, 0.0F, 1.0F) + 0.5F)];
 }
 
 // A corner on the picture: pixels, and the distance from the eye along the view.
@@ -89,44 +100,81 @@ bool usable(const Vec3& p) {
     return std::abs(p.x()) < 1e6F && std::abs(p.y()) < 1e6F && std::abs(p.z()) < 1e6F;
 }
 
-Bounds boundsOf(std::span<const Mesh* const> meshes, bool y_is_up) {
-    Bounds bounds;
-    for (const Mesh* mesh : meshes) {
-        for (const Vec3& p : mesh->positions_mm) {
-            if (!usable(p)) continue;
-            bounds.low = bounds.low.cwiseMin(upright(p, y_is_up));
-            bounds.high = bounds.high.cwiseMax(upright(p, y_is_up));
-        }
-    }
-    return bounds;
+// Meshes as they stand, and how many of their triangles one that is drawn stands for.
+struct Sampled {
+    std::span<const Mesh* const> meshes;
+    bool y_is_up = false;
+    std::size_t every = 1;
+};
+
+Sampled sampledOf(std::span<const Mesh* const> meshes, bool y_is_up) {
+    std::size_t triangles = 0;
+    for (const Mesh* mesh : meshes) triangles += mesh->triangles.size();
+    return {meshes, y_is_up, 1 + triangles / kMostDrawn};
 }
 
-// Half of the triangles into each of the two.
-void drawMesh(const Mesh& mesh, bool y_is_up, const Camera& camera, const PixelGrid& grid,
-              Buffer& first, Buffer& second) {
-    std::vector<ProjectedVertex> seen(mesh.positions_mm.size());
-    forChunks(seen.size(), {}, [&](std::size_t begin, std::size_t end) {
-        for (std::size_t i = begin; i < end; ++i) {
-            if (!usable(mesh.positions_mm[i])) continue;
-            const Vec3 p = upright(mesh.positions_mm[i], y_is_up);
-            const auto pixel = pixelOf(camera, grid, p);
-            if (pixel) seen[i] = {pixel->x(), pixel->y(), (p - camera.eye_mm).dot(camera.forward)};
+// Calls use(a, b, c) with the corners of the triangles that are drawn, of one half of each mesh.
+template <class Use>
+void forTriangles(const Sampled& sampled, std::size_t half, const Use& use) {
+    for (const Mesh* mesh : sampled.meshes) {
+        const std::size_t count = mesh->triangles.size();
+        for (std::size_t t = half == 0 ? 0 : count / 2; t < (half == 0 ? count / 2 : count);
+             t += sampled.every) {
+            const Triangle& of = mesh->triangles[t];
+            const Vec3& a = mesh->positions_mm[of[0]];
+            const Vec3& b = mesh->positions_mm[of[1]];
+            const Vec3& c = mesh->positions_mm[of[2]];
+            if (!usable(a) || !usable(b) || !usable(c)) continue;
+            use(upright(a, sampled.y_is_up), upright(b, sampled.y_is_up),
+                upright(c, sampled.y_is_up));
         }
+    }
+}
+
+template <class Work>
+void forBothHalves(const Work& work) {
+    tbb::parallel_invoke([&] { work(0); }, [&] { work(1); });
+}
+
+Bounds boundsOf(const Sampled& sampled) {
+    std::array<Bounds, 2> halves;
+    forBothHalves([&](std::size_t half) {
+        Bounds bounds;
+        forTriangles(sampled, half, [&](const Vec3& a, const Vec3& b, const Vec3& c) {
+            for (const Vec3* p : {&a, &b, &c}) bounds.add(*p);
+        });
+        halves.at(half) = bounds;
     });
+    return {halves[0].low.cwiseMin(halves[1].low), halves[0].high.cwiseMax(halves[1].high)};
+}
+
+ProjectedVertex onPicture(const Camera& camera, const PixelGrid& grid, const Vec3& p) {
+    const auto pixel = pixelOf(camera, grid, p);
+    if (!pixel) return {};
+    return {pixel->x(), pixel->y(), (p - camera.eye_mm).dot(camera.forward)};
+}
+
+void drawHalf(const Sampled& sampled, std::size_t half, const Camera& camera, const PixelGrid& grid,
+              Buffer& into) {
     const Vec3 key =
         (-0.55F * camera.right + 0.75F * camera.up - 0.6F * camera.forward).normalized();
-    const auto draw = [&](std::span<const Triangle> triangles, Buffer& into) {
-        for (const Triangle& t : triangles) {
-            if (seen[t[0]].depth < 0 || seen[t[1]].depth < 0 || seen[t[2]].depth < 0) continue;
-            Vec3 normal = upright(areaVector(mesh, t), y_is_up).stableNormalized();
-            if (normal.dot(camera.forward) > 0.0F) normal = -normal;
-            into.draw(seen[t[0]], seen[t[1]], seen[t[2]],
-                      0.12F + 0.42F * std::max(0.0F, normal.dot(key)));
-        }
-    };
-    const std::span<const Triangle> all = mesh.triangles;
-    tbb::parallel_invoke([&] { draw(all.first(all.size() / 2), first); },
-                         [&] { draw(all.subspan(all.size() / 2), second); });
+    // As large as all that it stands for, and as much again, since they are not all of one size:
+    // with less, what is behind shows through.
+    const float growth =
+        sampled.every == 1 ? 1.0F : 2.2F * std::sqrt(static_cast<float>(sampled.every));
+    forTriangles(sampled, half, [&](const Vec3& a, const Vec3& b, const Vec3& c) {
+        const Vec3 middle = (a + b + c) / 3.0F;
+        const auto corner = [&](const Vec3& p) {
+            return onPicture(camera, grid, middle + growth * (p - middle));
+        };
+        const ProjectedVertex first = corner(a);
+        const ProjectedVertex second = corner(b);
+        const ProjectedVertex third = corner(c);
+        if (first.depth < 0 || second.depth < 0 || third.depth < 0) return;
+        Vec3 normal = (b - a).cross(c - a).stableNormalized();
+        if (normal.dot(camera.forward) > 0.0F) normal = -normal;
+        into.draw(first, second, third, 0.12F + 0.42F * std::max(0.0F, normal.dot(key)));
+    });
 }
 
 }  // namespace
@@ -134,14 +182,17 @@ void drawMesh(const Mesh& mesh, bool y_is_up, const Camera& camera, const PixelG
 Image quickPicture(std::span<const Mesh* const> meshes, bool y_is_up, const PixelGrid& grid,
                    const Backdrop& backdrop) {
     Buffer buffer(grid);
-    const Bounds bounds = boundsOf(meshes, y_is_up);
+    const Sampled sampled = sampledOf(meshes, y_is_up);
+    const Bounds bounds = boundsOf(sampled);
     if (bounds.diagonal() > 0.0F && (bounds.high - bounds.low).minCoeff() >= 0.0F) {
         ViewChoice view;
         view.hour = 11.5;
         view.height_deg = 15.0;
         const Camera camera = heldCamera(bounds, view, grid);
         Buffer second(grid);
-        for (const Mesh* mesh : meshes) drawMesh(*mesh, y_is_up, camera, grid, buffer, second);
+        forBothHalves([&](std::size_t half) {
+            drawHalf(sampled, half, camera, grid, half == 0 ? buffer : second);
+        });
         buffer.lay(second);
     }
     Image image;

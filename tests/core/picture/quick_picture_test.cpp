@@ -63,6 +63,25 @@ TEST(QuickPicture, NearSurfaceHidesWhatIsBehind) {
     for (int d = -6; d <= 6; d += 3) EXPECT_EQ(at(x + d, y), at(x, y));
 }
 
+// Of millions of triangles not all are drawn: it must not show.
+TEST(QuickPicture, MillionsOfTrianglesLookLikeThousands) {
+    const Image few = pictureOf(meshOf({sphere({0, 0, 7}, 7, 120)}));
+    const Mesh fine = meshOf({sphere({0, 0, 7}, 7, 800)});
+    ASSERT_GT(fine.triangles.size(), 2'000'000U);
+    const Image many = pictureOf(fine);
+    const Extent wanted = extentOf(few);
+    const Extent seen = extentOf(many);
+    EXPECT_NEAR(seen.left, wanted.left, 2);
+    EXPECT_NEAR(seen.right, wanted.right, 2);
+    EXPECT_NEAR(seen.count, wanted.count, 0.03 * wanted.count);
+    // No holes, and no dark grains: inside the disc all pixels are nearly the same.
+    int apart = 0;
+    for (std::size_t i = 0; i < few.rgb.size(); i += 3) {
+        if (few.rgb[i] >= 20 && std::abs(few.rgb[i] - many.rgb[i]) > 12) ++apart;
+    }
+    EXPECT_LT(apart, 0.03 * wanted.count);
+}
+
 TEST(QuickPicture, FilesWithYUpAreStoodUp) {
     const Mesh tall_along_y = meshOf({box({-2, 0, -2}, {2, 20, 2})});
     const Extent seen = extentOf(pictureOf(tall_along_y, true));
