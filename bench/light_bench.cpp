@@ -49,22 +49,36 @@ void rawShadowRays(benchmark::State& state) {
 }
 BENCHMARK(rawShadowRays)->Name("RawShadowRays")->Unit(benchmark::kMillisecond)->UseRealTime();
 
-void skyTableRound(benchmark::State& state) {
-    const Figure& figure = *demoScene().plan.figure;
+// The first round traces every ray, the last as few as any. Both count all rays of a round.
+void skyTableRound(benchmark::State& state, int rounds_before) {
+    const Form& form = *demoScene().plan.figure->form;
+    SkyTable before;
+    while (before.rounds < rounds_before) {
+        traceNextRound(before, form.receivers(), form.occluders, {});
+    }
+    constexpr std::size_t kPerRound = kSkyDirections / kSkyRounds;
+    const auto first = static_cast<std::size_t>(rounds_before) * kPerRound;
     std::size_t rays = 0;
-    for (const Vec3& n : figure.form->normals) {
-        for (std::size_t d = 0; d < kSkyDirections / kSkyRounds; ++d) {
+    for (const Vec3& n : form.normals) {
+        for (std::size_t d = first; d < first + kPerRound; ++d) {
             if (n.dot(skyDirections()[d]) > 0.0F) ++rays;
         }
     }
     for (auto _ : state) {
-        SkyTable table;
-        traceNextRound(table, figure.form->receivers(), figure.form->occluders, {});
+        SkyTable table = before;
+        traceNextRound(table, form.receivers(), form.occluders, {});
         benchmark::DoNotOptimize(table);
     }
     state.SetItemsProcessed(state.iterations() * static_cast<std::int64_t>(rays));
 }
-BENCHMARK(skyTableRound)->Name("SkyTableRound")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(skyTableRound, first, 0)
+    ->Name("SkyTableRound/first")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
+BENCHMARK_CAPTURE(skyTableRound, last, kSkyRounds - 1)
+    ->Name("SkyTableRound/last")
+    ->Unit(benchmark::kMillisecond)
+    ->UseRealTime();
 
 void relightFromTable(benchmark::State& state) {
     const DemoScene& scene = demoScene();
