@@ -16,7 +16,8 @@ namespace {
 
 namespace fs = std::filesystem;
 
-constexpr std::uint64_t kMagic = 0x31594b5350554c47;  // grows with the layout or the directions
+// Grows with the layout, the directions and how they are traced.
+constexpr std::uint64_t kMagic = 0x31594b5350554c48;
 
 struct Header {
     std::uint64_t magic = kMagic;
