@@ -18,6 +18,11 @@ Image pictureOf(const Mesh& mesh, bool y_is_up = false) {
     return quickPicture({&shown, 1}, y_is_up, kGrid, {0.0F, 0.0F, false});
 }
 
+int greyAt(const Image& image, int x, int y) {
+    const auto row = static_cast<std::size_t>(y) * static_cast<std::size_t>(image.width);
+    return image.rgb[3 * (row + static_cast<std::size_t>(x))];
+}
+
 // The box round everything that is not ground.
 struct Extent {
     int left = kGrid.width;
@@ -31,7 +36,7 @@ Extent extentOf(const Image& image) {
     Extent extent;
     for (int y = 0; y < image.height; ++y) {
         for (int x = 0; x < image.width; ++x) {
-            if (image.rgb[static_cast<std::size_t>(3 * (y * image.width + x))] < 20) continue;
+            if (greyAt(image, x, y) < 20) continue;
             extent.left = std::min(extent.left, x);
             extent.right = std::max(extent.right, x);
             extent.top = std::min(extent.top, y);
@@ -55,9 +60,7 @@ TEST(QuickPicture, NearSurfaceHidesWhatIsBehind) {
     // A lit plate before a ball: the ball's curved shading must not show through.
     const Mesh mesh = meshOf({box({-6, -9, 0}, {6, -8.8F, 12}), sphere({0, 0, 6}, 4, 40)});
     const Image image = pictureOf(mesh);
-    const auto at = [&](int x, int y) {
-        return image.rgb[static_cast<std::size_t>(3 * (y * image.width + x))];
-    };
+    const auto at = [&](int x, int y) { return greyAt(image, x, y); };
     const int x = kGrid.width / 2;
     const int y = kGrid.height / 2;
     for (int d = -6; d <= 6; d += 3) EXPECT_EQ(at(x + d, y), at(x, y));
