@@ -76,7 +76,7 @@ void Document::edit(const QString& text, Aspect aspect, const std::function<void
     if (sameButForView(m_plan, after)) return;
     m_newest_figure = after.figure;
     if (after.figure->form != m_plan.figure->form) {
-        forgetOldFigures(m_undo, m_plan.figure->form, after.figure->form, kMostTriangles);
+        forgetOldFigures(m_undo, *m_plan.figure->form, *after.figure->form, kMostTriangles);
     }
     const auto take = [this, aspect](const LeanPlan& plan) {
         apply(plan.whole(m_newest_figure, m_plan.figure), aspect);

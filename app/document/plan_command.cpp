@@ -16,22 +16,22 @@ std::size_t trianglesOf(const Form& form) {
 }
 
 // Of the commands that can be undone.
-int firstToKeep(const QUndoStack& stack, const std::shared_ptr<const Form>& now,
-                const std::shared_ptr<const Form>& next, std::size_t most_triangles) {
-    std::set<const Form*> kept{now.get(), next.get()};
-    std::size_t triangles = trianglesOf(*now) + trianglesOf(*next);
+int firstToKeep(const QUndoStack& stack, const Form& now, const Form& next,
+                std::size_t most_triangles) {
+    std::set<const Form*> kept{&now, &next};
+    std::size_t triangles = trianglesOf(now) + trianglesOf(next);
     int first = stack.index();
     for (; first > 0; --first) {
         const Form* form = commandAt(stack, first - 1).before().form.get();
         if (kept.insert(form).second) triangles += trianglesOf(*form);
-        if (triangles > most_triangles && form != now.get()) break;
+        if (triangles > most_triangles && form != &now) break;
     }
     return first;
 }
 
 void keepFrom(QUndoStack& stack, int first) {
     std::vector<std::unique_ptr<PlanCommand>> kept;
-    for (int i = first; i < stack.index(); ++i) kept.emplace_back(commandAt(stack, i).done());
+    for (int i = first; i < stack.index(); ++i) kept.push_back(commandAt(stack, i).done());
     const int clean = stack.cleanIndex() - first;
     const QSignalBlocker quiet(stack);  // what can be undone does not change
     stack.clear();
@@ -66,14 +66,15 @@ bool PlanCommand::mergeWith(const QUndoCommand* other) {
     return true;
 }
 
-PlanCommand* PlanCommand::done() const {
-    auto* same = new PlanCommand(text(), m_apply, m_before, m_after, m_merge_key, m_gesture);
+std::unique_ptr<PlanCommand> PlanCommand::done() const {
+    auto same =
+        std::make_unique<PlanCommand>(text(), m_apply, m_before, m_after, m_merge_key, m_gesture);
     same->m_done = true;
     return same;
 }
 
-void forgetOldFigures(QUndoStack& stack, const std::shared_ptr<const Form>& now,
-                      const std::shared_ptr<const Form>& next, std::size_t most_triangles) {
+void forgetOldFigures(QUndoStack& stack, const Form& now, const Form& next,
+                      std::size_t most_triangles) {
     const int first = firstToKeep(stack, now, next, most_triangles);
     if (first > 0) keepFrom(stack, first);
 }

@@ -3,6 +3,7 @@
 
 #include <QUndoStack>
 #include <functional>
+#include <memory>
 
 #include "app/document/lean_plan.h"
 
@@ -22,7 +23,7 @@ class PlanCommand : public QUndoCommand {
 
     [[nodiscard]] const LeanPlan& before() const { return m_before; }
     // The same edit, done already: the next redo changes nothing.
-    [[nodiscard]] PlanCommand* done() const;
+    [[nodiscard]] std::unique_ptr<PlanCommand> done() const;
 
   private:
     std::function<void(const LeanPlan&)> m_apply;
@@ -33,10 +34,10 @@ class PlanCommand : public QUndoCommand {
     bool m_done = false;
 };
 
-// Lets go of the oldest edits before one that leads to the form `next`, when the figures that they
-// lead back to have more than `most_triangles` together: these are a hundred times as large as all
-// else. One step back stays in any case. The stack must hold nothing but PlanCommands.
-void forgetOldFigures(QUndoStack& stack, const std::shared_ptr<const Form>& now,
-                      const std::shared_ptr<const Form>& next, std::size_t most_triangles);
+// Lets go of the oldest edits before one that leads from the form `now` to `next`, when the figures
+// that they lead back to have more than `most_triangles` together: these are a hundred times as
+// large as all else. One step back stays in any case. The stack must hold nothing but PlanCommands.
+void forgetOldFigures(QUndoStack& stack, const Form& now, const Form& next,
+                      std::size_t most_triangles);
 
 }  // namespace glaukophos

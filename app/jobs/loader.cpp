@@ -94,8 +94,6 @@ void Loader::start(Open work, Done done) {
                                     if (!stop.stop_requested()) emit progressed(f);
                                 }};
         auto result = std::make_shared<Result<PlanWithLog>>(guarded(work, progress));
-        // What it took, and the figure before, would stay with the heaps of the threads for good.
-        malloc_trim(0);
         QMetaObject::invokeMethod(
             this,
             [this, number, result, done] {
@@ -108,6 +106,8 @@ void Loader::start(Open work, Done done) {
                 }
             },
             Qt::QueuedConnection);
+        // Nobody waits any more. What it took would stay with the heaps of the threads for good.
+        malloc_trim(0);
         finished->store(true);
     };
     worker.thread = std::jthread(run);

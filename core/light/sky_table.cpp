@@ -1,4 +1,4 @@
-// Rounds of 64 directions: packets of sixteen neighbouring points looking one way.
+// What is read from the bits: light by tables of what each byte of them adds, previews, neighbours.
 #include "core/light/sky_table.h"
 
 #include <algorithm>

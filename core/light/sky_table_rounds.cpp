@@ -124,7 +124,8 @@ class Round {
         }
         return facing;
     }
-    // Those of `points` that nothing keeps from seeing the direction.
+    // Those of `points` that nothing keeps from seeing the direction. ShadowRays, which sums by
+    // receiver, would take a tenth longer.
     [[nodiscard]] Points traced(Points points, std::size_t direction) const {
         Points seen = 0;
         while (points != 0) {

@@ -14,20 +14,6 @@ namespace {
 // Of millions of triangles one in so many stands for those beside it: a pixel shows dozens.
 constexpr std::size_t kMostDrawn = 1'000'000;
 
-std::uint8_t byteOf(float linear) {
-    constexpr int kSteps = 4096;
-    static const std::vector<std::uint8_t> bytes = [] {
-        std::vector<std::uint8_t> table;
-        for (int i = 0; i <= kSteps; ++i) {
-            const double grey = static_cast<double>(i) / kSteps;
-            const double value = encodedFrom({Vec3d::Constant(grey)}).r;
-            table.push_back(static_cast<std::uint8_t>(std::lround(255.0 * value)));
-        }
-        return table;
-    }();
-    return bytes[static_cast<std::size_t>(std::lround(kSteps * std::clamp(linear, 0.0F, 1.0F)))];
-}
-
 // A corner on the picture: pixels, and the distance from the eye along the view.
 struct ProjectedVertex {
     float x = 0.0F;
@@ -118,8 +104,8 @@ template <class Use>
 void forTriangles(const Sampled& sampled, std::size_t half, const Use& use) {
     for (const Mesh* mesh : sampled.meshes) {
         const std::size_t count = mesh->triangles.size();
-        for (std::size_t t = half == 0 ? 0 : count / 2; t < (half == 0 ? count / 2 : count);
-             t += sampled.every) {
+        const std::size_t end = half == 0 ? count / 2 : count;
+        for (std::size_t t = half * (count / 2); t < end; t += sampled.every) {
             const Triangle& of = mesh->triangles[t];
             const Vec3& a = mesh->positions_mm[of[0]];
             const Vec3& b = mesh->positions_mm[of[1]];
@@ -195,18 +181,16 @@ Image quickPicture(std::span<const Mesh* const> meshes, bool y_is_up, const Pixe
         });
         buffer.lay(second);
     }
-    Image image;
-    image.width = grid.width;
-    image.height = grid.height;
-    image.rgb.reserve(buffer.depth().size() * 3);
+    Accumulation picture{grid, {}, 1, {}};
+    picture.sum.reserve(buffer.depth().size());
     for (std::size_t i = 0; i < buffer.depth().size(); ++i) {
         const std::size_t row = i / static_cast<std::size_t>(grid.width);
         const float down = static_cast<float>(row) / static_cast<float>(grid.height);
         const bool empty = buffer.depth()[i] == std::numeric_limits<float>::max();
         const float ground = backdrop.top + (backdrop.bottom - backdrop.top) * down;
-        image.rgb.insert(image.rgb.end(), 3, byteOf(empty ? ground : buffer.shade()[i]));
+        picture.sum.push_back(Vec3::Constant(empty ? ground : buffer.shade()[i]));
     }
-    return image;
+    return encoded(picture);
 }
 
 }  // namespace glaukophos

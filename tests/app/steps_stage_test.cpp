@@ -55,6 +55,22 @@ class StepsStage : public WindowTest {
         QTest::mouseClick(list().viewport(), Qt::LeftButton, {},
                           list().visualItemRect(list().item(row)).center());
     }
+    // A plan whose edges are all alike, which is found.
+    void openWithEvenEdges() {
+        openSteps("pageFindings");
+        document().edit(QStringLiteral("even"), Aspect::Values,
+                        [](Plan& changed) { changed.values.edge_lines.school = EdgeSchool::Even; });
+        waitForWork();
+    }
+    // A button of a finding, once it is there; null when it does not come.
+    QPushButton* shownButton(const char* name) {
+        QPushButton* button = nullptr;
+        const bool shown = waitFor([&] {
+            button = m_window->findChild<QPushButton*>(QString::fromUtf8(name));
+            return button != nullptr && button->isVisible();
+        });
+        return shown ? button : nullptr;
+    }
     // A step of a part that follows another one of it.
     const Step& layer() { return *std::ranges::find(steps(), StepKind::Layer, &Step::kind); }
 };
@@ -226,15 +242,9 @@ TEST_F(StepsStage, ABatchOnEveningsIsDrawnAndSaved) {
 }
 
 TEST_F(StepsStage, AFindingIsShownOnTheFigureAndCured) {
-    openSteps("pageFindings");
-    document().edit(QStringLiteral("even"), Aspect::Values,
-                    [](Plan& changed) { changed.values.edge_lines.school = EdgeSchool::Even; });
-    waitForWork();
-    QPushButton* show = nullptr;
-    ASSERT_TRUE(waitFor([&] {
-        show = m_window->findChild<QPushButton*>(QStringLiteral("show_edges-alike"));
-        return show != nullptr && show->isVisible();
-    }));
+    openWithEvenEdges();
+    QPushButton* show = shownButton("show_edges-alike");
+    ASSERT_NE(show, nullptr);
     EXPECT_TRUE(child<QToolButton>("findingCount")->text().contains(QStringLiteral("finding")));
     const double hour = view().view().hour;
     QTest::mouseClick(show, Qt::LeftButton);
@@ -242,7 +252,9 @@ TEST_F(StepsStage, AFindingIsShownOnTheFigureAndCured) {
     EXPECT_NE(view().view().hour, hour);
     // The ring is in the middle of the view.
     const QPoint ring = pixelOfPoint(*view().markedPlace());
-    EXPECT_NEAR(ring.x(), view().grid().width / 2, view().grid().width / 8);
+    const int middle = view().grid().width / 2;
+    const int beside = view().grid().width / 8;
+    EXPECT_NEAR(ring.x(), middle, beside);
     QTest::mouseClick(child<QPushButton>("cure_edges-alike"), Qt::LeftButton);
     EXPECT_EQ(plan().values.edge_lines.school, EdgeSchool::Weighted);
     waitForWork();
@@ -254,15 +266,9 @@ TEST_F(StepsStage, AFindingIsShownOnTheFigureAndCured) {
 }
 
 TEST_F(StepsStage, AFindingOfAnEarlierPlanCuresNothing) {
-    openSteps("pageFindings");
-    document().edit(QStringLiteral("even"), Aspect::Values,
-                    [](Plan& changed) { changed.values.edge_lines.school = EdgeSchool::Even; });
-    waitForWork();
-    QPushButton* mend = nullptr;
-    ASSERT_TRUE(waitFor([&] {
-        mend = m_window->findChild<QPushButton*>(QStringLiteral("cure_edges-alike"));
-        return mend != nullptr && mend->isVisible();
-    }));
+    openWithEvenEdges();
+    QPushButton* mend = shownButton("cure_edges-alike");
+    ASSERT_NE(mend, nullptr);
     document().edit(QStringLiteral("join"), Aspect::Parts,
                     [](Plan& changed) { mergeParts(changed, 0, 1); });
     const Plan joined = plan();
@@ -271,10 +277,8 @@ TEST_F(StepsStage, AFindingOfAnEarlierPlanCuresNothing) {
     EXPECT_TRUE(child<QLabel>("findingsSummary")->text().contains(QStringLiteral("changed since")));
     // Once they are found anew, they cure.
     waitForWork();
-    ASSERT_TRUE(waitFor([&] {
-        mend = m_window->findChild<QPushButton*>(QStringLiteral("cure_edges-alike"));
-        return mend != nullptr && mend->isVisible();
-    }));
+    mend = shownButton("cure_edges-alike");
+    ASSERT_NE(mend, nullptr);
     QTest::mouseClick(mend, Qt::LeftButton);
     EXPECT_EQ(plan().values.edge_lines.school, EdgeSchool::Weighted);
 }

@@ -15,7 +15,7 @@ class UndoOfFigures : public testing::Test {
         after.title = title;
         if (other_figure) {
             after.figure = shapes::planOf({shapes::box({0, 0, 0}, {5, 5, 5})}).figure;
-            forgetOldFigures(m_stack, m_plan.figure->form, after.figure->form, m_most_triangles);
+            forgetOldFigures(m_stack, *m_plan.figure->form, *after.figure->form, m_most_triangles);
         }
         const auto take = [this](const LeanPlan& plan) {
             m_plan = plan.whole(m_plan.figure, nullptr);

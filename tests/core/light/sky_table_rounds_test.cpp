@@ -11,7 +11,7 @@ namespace {
 
 using namespace shapes;
 
-// A head over shoulders, a rod before them, on a base: wide shadows and narrow ones.
+// A head over shoulders, a hand before them, on a base: wide shadows and narrow ones.
 std::shared_ptr<const Figure> figureInItsOwnWay() {
     return figureOf({sphere({0, 0, 22}, 5, 30), sphere({0, 0, 10}, 8, 40),
                      sphere({7, -6, 16}, 1.5, 20), plate({0, 0, 0}, 20)});
