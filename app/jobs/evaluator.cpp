@@ -9,7 +9,7 @@
 namespace glaukophos {
 namespace {
 
-constexpr std::chrono::milliseconds kRest{120};  // how long the hand must rest
+constexpr std::chrono::milliseconds kRest{80};  // how long the hand must rest
 // Pictures follow the hand on their own: shares, ladders and charts come when it halts, and once in
 // a while.
 constexpr std::chrono::milliseconds kHalt{50};
@@ -40,6 +40,7 @@ void Evaluator::work(const Request& request, const NewestWins<Request>::Turn& tu
     how.shown = [this](const EvaluatedPtr& state) { emit evaluated(state); };
     how.rests = [&turn] { return turn.restsFor(kRest); };
     how.sky = m_sky;
+    how.followed = followed;
     m_last = advance(request.plan, m_last, {turn.stop(), {}}, how);
     m_last_time = Clock::now();
     // What goes on when the hand rests is no measure of what a move costs.

@@ -17,7 +17,8 @@ constexpr int kFrames = 16;
 constexpr int kCoarser = 2;
 constexpr int kCoarsest = 3;
 constexpr qint64 kPatience_ms = 40;
-constexpr int kLate = 3;  // in a row
+constexpr int kLate = 3;                        // in a row
+constexpr std::chrono::milliseconds kHalt{80};  // after which the hand is seen to halt
 
 // A rough picture is better than none, but not than one that is sharp already.
 bool worthShowing(int frames, bool sharp_before) {
@@ -46,6 +47,8 @@ bool showsTheSame(const PictureRequest& a, const PictureRequest& b) {
 
 PictureMaker::PictureMaker(QObject* parent)
     : QObject(parent),
+      m_moving{Accuracy::Preview, kCoarser, {}, {}, {}},
+      m_halted{Accuracy::Soft, kCoarser, {}, {}, {}},
       m_runner([this](const PictureRequest& request,
                       const NewestWins<PictureRequest>::Turn& turn) { make(request, turn); },
                [this](const QString& sentence) { emit failed(sentence); }) {}
@@ -115,23 +118,26 @@ const TracedFrame& PictureMaker::firstFrame(const PictureRequest& request, const
     return m_frame;
 }
 
-void PictureMaker::seeFor(const PictureRequest& request, const PixelGrid& grid) {
+const PictureMaker::Seen& PictureMaker::seenFor(const PictureRequest& request, Following& way) {
+    const PixelGrid grid = coarser(request.grid, way.times);
     const Evaluated& last = *request.evaluated;
     const Traces& now = *last.traces;
-    const bool known = m_seen && m_seen_traces->table == now.table &&
-                       m_seen_traces->raised == now.raised && m_seen_traces->form == now.form &&
-                       m_seen->figure->labels == last.plan.figure->labels &&
-                       m_seen_camera == request.camera && m_seen_frame.grid == grid;
-    if (known) return;
+    const bool known = way.seen && way.seen->traces->table == now.table &&
+                       way.seen->traces->raised == now.raised &&
+                       way.seen->traces->form == now.form &&
+                       way.seen->figure.figure->labels == last.plan.figure->labels &&
+                       way.seen->camera == request.camera && way.seen->frame.grid == grid;
+    if (known) return *way.seen;
     const Figure& figure = *last.plan.figure;
-    m_seen_frame = traceFrame(figure, request.camera, grid, jitterOf(0));
-    findFloor(figure, request.camera, m_seen_frame);
-    m_seen = seenFigure(last, shownIn(m_seen_frame, figure.surface.labels.size()));
-    m_seen_traces = last.traces;
-    m_seen_camera = request.camera;
-    for (PixelHit& hit : m_seen_frame.pixels) {
-        if (hit.triangle != kNothing) hit.triangle = m_seen->triangle_at[hit.triangle];
+    TracedFrame frame = traceFrame(figure, request.camera, grid, jitterOf(0));
+    findFloor(figure, request.camera, frame);
+    SeenFigure seen =
+        seenFigure(last, shownIn(frame, figure.surface.labels.size()),
+                   way.accuracy == Accuracy::Preview ? kFewOfTheOthers : kManyOfTheOthers);
+    for (PixelHit& hit : frame.pixels) {
+        if (hit.triangle != kNothing) hit.triangle = seen.triangle_at[hit.triangle];
     }
+    return way.seen.emplace(std::move(seen), last.traces, request.camera, std::move(frame));
 }
 
 // Whether the last finished picture shows the same from the same place, so that only its light has
@@ -146,42 +152,64 @@ bool PictureMaker::isSharpOf(const PictureRequest& request) const {
            then.figure->labels == now.figure->labels && then.parts.size() == now.parts.size();
 }
 
-std::optional<Image> PictureMaker::coarse(const PictureRequest& request, const Plan& plan,
-                                          const Evaluated& last) {
-    const auto result = followed(plan, last, *m_seen);
+std::optional<Image> PictureMaker::pictureOf(const PictureRequest& request, const Plan& plan,
+                                             const Evaluated& last, const Following& way,
+                                             const Progress& progress) {
+    const SeenFigure& seen = way.seen->figure;
+    const auto result = followed(plan, last, seen, way.accuracy, progress);
     if (!result) return std::nullopt;
     Marks marks;  // the others are of the light before
     marks.drawn = last.marks->drawn;
-    const Look look = lookOf(result->plan, result->appearance, request.look, marks, m_seen->shown);
+    const Look look = lookOf(result->plan, result->appearance, request.look, marks, seen.shown);
     Accumulation accumulation;
-    addFrame(accumulation, *m_seen->figure, request.camera, m_seen_frame, look, request.shade);
-    return encoded(accumulation, *m_seen->figure, request.camera, look);
+    addFrame(accumulation, *seen.figure, request.camera, way.seen->frame, look, request.shade);
+    return encoded(accumulation, *seen.figure, request.camera, look);
 }
 
-std::optional<Image> PictureMaker::follow(const PictureRequest& request, const Plan& plan) {
+std::optional<Image> PictureMaker::follow(const PictureRequest& request, const Plan& plan,
+                                          Following& way, const Progress& progress) {
+    const Seen& seen = seenFor(request, way);
+    if (progress.stopped()) return std::nullopt;
+    const auto now = pictureOf(request, plan, *request.evaluated, way, progress);
+    if (!now) return std::nullopt;
+    if (!isSharpOf(request)) return enlarged(*now, enlargingBy(way.times, request.grid));
+    if (!way.then) {
+        const Evaluated& then = *m_sharp->of.evaluated;
+        way.then = pictureOf(request, then.plan, then, way, progress);
+        if (!way.then) return std::nullopt;
+        way.how = enlargingBy(way.times, request.grid, m_sharp->things,
+                              partsIn(seen.frame, seen.figure.figure->surface.labels));
+    }
+    return changed(m_sharp->picture, *way.then, *now, way.how);
+}
+
+std::optional<Image> PictureMaker::followMoving(const PictureRequest& request, const Plan& plan) {
     const bool sharp = isSharpOf(request);
-    const int times = sharp ? m_sharp->times : kCoarser;
+    const bool first = !m_moving.then;  // takes longer, once a drag
+    if (!sharp) m_moving.times = kCoarser;
     QElapsedTimer clock;
     clock.start();
-    seeFor(request, coarser(request.grid, times));
-    const auto now = coarse(request, plan, *request.evaluated);
-    if (!now) return std::nullopt;
-    if (!sharp) return enlarged(*now, enlargingBy(times, request.grid));
-    if (!m_sharp->coarse) {
-        clock.invalidate();  // once a drag
-        const Evaluated& then = *m_sharp->of.evaluated;
-        m_sharp->coarse = coarse(request, then.plan, then);
-        if (!m_sharp->coarse) return std::nullopt;
-        m_sharp->how = enlargingBy(times, request.grid, m_sharp->things,
-                                   partsIn(m_seen_frame, m_seen->figure->surface.labels));
-    }
-    Image made = changed(m_sharp->picture, *m_sharp->coarse, *now, m_sharp->how);
-    m_sharp->late = clock.isValid() && clock.elapsed() > kPatience_ms ? m_sharp->late + 1 : 0;
-    if (times < kCoarsest && m_sharp->late == kLate) {
-        m_sharp->times = kCoarsest;
-        m_sharp->coarse.reset();
+    auto made = follow(request, plan, m_moving, {});
+    m_late = sharp && !first && clock.elapsed() > kPatience_ms ? m_late + 1 : 0;
+    if (m_moving.times < kCoarsest && m_late == kLate) {
+        m_moving.times = kCoarsest;
+        m_moving.then.reset();
     }
     return made;
+}
+
+void PictureMaker::keepSharp(Image picture, const PictureRequest& request) {
+    const PartLabels& labels = request.evaluated->plan.figure->surface.labels;
+    m_sharp = Sharp{std::move(picture), request, partsIn(m_frame, labels)};
+    m_moving.then.reset();
+    m_moving.times = kCoarser;
+    m_halted.then.reset();
+}
+
+void PictureMaker::show(const Image& made, const PictureRequest& request, bool finished) {
+    QImage picture = toQImage(made);
+    bringToScreen(picture);
+    emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number, finished);
 }
 
 void PictureMaker::make(const PictureRequest& request,
@@ -191,10 +219,11 @@ void PictureMaker::make(const PictureRequest& request,
     const bool sharp_before = isSharpOf(request);
     if (request.ahead != nullptr || (request.moving && sharp_before)) {
         const Plan& plan = request.ahead != nullptr ? *request.ahead : request.evaluated->plan;
-        if (const auto made = follow(request, plan)) {
-            QImage picture = toQImage(*made);
-            bringToScreen(picture);
-            emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number, false);
+        if (const auto made = followMoving(request, plan)) {
+            show(*made, request, false);
+            if (request.ahead == nullptr || !turn.restsFor(kHalt)) return;
+            const auto fine = follow(request, plan, m_halted, {turn.stop(), {}});
+            if (fine && !turn.isOver()) show(*fine, request, false);
             return;
         }
         if (request.ahead != nullptr) return;  // it comes with its results
@@ -216,13 +245,7 @@ void PictureMaker::make(const PictureRequest& request,
             QImage picture = toQImage(made);
             bringToScreen(picture);
             if (last && !request.moving && isSmooth(request.look)) {
-                m_sharp = Sharp{std::move(made),
-                                request,
-                                partsIn(m_frame, figure.surface.labels),
-                                std::nullopt,
-                                {},
-                                kCoarser,
-                                0};
+                keepSharp(std::move(made), request);
             }
             if (request.look.overlay == Overlay::Bands && !request.moving) {
                 constexpr int kNumber_px = 11;

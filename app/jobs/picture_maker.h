@@ -43,12 +43,34 @@ class PictureMaker : public QObject {
     void make(const PictureRequest& request, const NewestWins<PictureRequest>::Turn& turn);
     const Look& lookFor(const PictureRequest& request, const TracedFrame& frame);
     const TracedFrame& firstFrame(const PictureRequest& request, const PixelGrid& grid);
-    // Of a plan ahead of its results; none where they say too little.
-    std::optional<Image> follow(const PictureRequest& request, const Plan& plan);
-    std::optional<Image> coarse(const PictureRequest& request, const Plan& plan,
-                                const Evaluated& last);
-    void seeFor(const PictureRequest& request, const PixelGrid& grid);
+    void show(const Image& made, const PictureRequest& request, bool finished);
     [[nodiscard]] bool isSharpOf(const PictureRequest& request) const;
+
+    // What a frame shows of the figure, by the traces it was made from.
+    struct Seen {
+        SeenFigure figure;
+        std::shared_ptr<const Traces> traces;
+        Camera camera;
+        TracedFrame frame;  // with the triangles of `figure`
+    };
+    // One way to show a plan ahead of its results, and what is kept of the last time.
+    struct Following {
+        Accuracy accuracy;
+        int times;  // by how much its pixels are larger
+        std::optional<Seen> seen;
+        std::optional<Image> then;  // what the sharp picture shows, made this way,
+        Enlarging how;              // and how they belong together
+    };
+    // Of a plan ahead of its results; none where they say too little, or when stopped.
+    std::optional<Image> follow(const PictureRequest& request, const Plan& plan, Following& way,
+                                const Progress& progress);
+    std::optional<Image> followMoving(const PictureRequest& request, const Plan& plan);
+
+    void keepSharp(Image picture, const PictureRequest& request);
+    static const Seen& seenFor(const PictureRequest& request, Following& way);
+    static std::optional<Image> pictureOf(const PictureRequest& request, const Plan& plan,
+                                          const Evaluated& last, const Following& way,
+                                          const Progress& progress);
 
     // Used by the worker only: the last look, kept while only the view changes.
     EvaluatedPtr m_look_of;
@@ -58,23 +80,17 @@ class PictureMaker : public QObject {
     std::shared_ptr<const Form> m_frame_form;
     Camera m_frame_camera;
     TracedFrame m_frame;
-    // ... and what it shows of the figure, by the traces it was made from.
-    std::optional<SeenFigure> m_seen;
-    std::shared_ptr<const Traces> m_seen_traces;
-    TracedFrame m_seen_frame;  // with the triangles of `m_seen`
-    Camera m_seen_camera;
-
     // ... and the last finished picture, which moving light only changes.
     struct Sharp {
         Image picture;
         PictureRequest of;
-        ShownThings things;           // parts, by pixel
-        std::optional<Image> coarse;  // as a moving picture shows the same,
-        Enlarging how;                // and how they belong together
-        int times = 0;                // by how much its pixels are larger
-        int late = 0;                 // pictures in a row that took too long
+        ShownThings things;  // parts, by pixel
     };
     std::optional<Sharp> m_sharp;
+    // ... and how it is changed while the hand moves, and once that halts.
+    Following m_moving;
+    Following m_halted;
+    int m_late = 0;  // moving pictures in a row that took too long
 
     NewestWins<PictureRequest> m_runner;  // last member
 };

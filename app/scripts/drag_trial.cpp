@@ -56,7 +56,10 @@ void DragTrial::count() {
     const std::size_t light = m_window.document().selectedLight();
     if (plan == nullptr || light >= plan->lights.size()) return;
     const auto shown = std::ranges::find(m_moves, plan->lights[light].kind, &Move::kind);
-    if (shown == m_moves.end()) return;
+    if (shown == m_moves.end()) {
+        countHalted(*plan);
+        return;
+    }
     const qint64 moved_ms = shown->time_ms;
     m_moves.erase(m_moves.begin(), std::next(shown));
     if (m_hand.isActive()) {
@@ -65,6 +68,16 @@ void DragTrial::count() {
     } else if (m_moves.empty()) {
         m_last_moving = m_window.figureView().picture();
     }
+}
+
+// The place of the last picture once more, finer, before its results have come.
+void DragTrial::countHalted(const Plan& shown) {
+    const Document& document = m_window.document();
+    const bool ahead =
+        shown.lights == document.plan().lights && document.evaluated()->plan.lights != shown.lights;
+    if (m_hand.isActive() || m_last_moving.isNull() || !ahead) return;
+    m_halted = m_window.figureView().picture();
+    m_halted_ms = m_clock.elapsed();
 }
 
 void DragTrial::move() {
@@ -105,8 +118,12 @@ void DragTrial::watchRest() {
     if (!evaluated->complete || evaluated->plan.lights != document.plan().lights) return;
     if (m_settled_ms == 0 && view.isFinished()) {
         m_settled_ms = m_clock.elapsed();
-        m_alike = shareAlike(m_last_moving, view.picture(), *evaluated->plan.figure, view.camera(),
-                             view.grid(), kJump);
+        const auto alike = [&](const QImage& before) {
+            return shareAlike(before, view.picture(), *evaluated->plan.figure, view.camera(),
+                              view.grid(), kJump);
+        };
+        m_alike = alike(m_last_moving);
+        m_halted_alike = alike(m_halted);
     }
     if (m_settled_ms == 0 || evaluated->desk == nullptr) return;
     m_resting.stop();
@@ -130,6 +147,11 @@ QString DragTrial::report() const {
     if (m_dragged == Dragged::Light) {
         text += QStringLiteral("; %1 % of the figure as in the last picture of the drag")
                     .arg(100.0 * m_alike, 0, 'f', 1);
+        if (!m_halted.isNull()) {
+            text += QStringLiteral(", %1 % as in that of the halted hand, after %2 s")
+                        .arg(100.0 * m_halted_alike, 0, 'f', 1)
+                        .arg(seconds(m_halted_ms), 0, 'f', 2);
+        }
     }
     return text;
 }

@@ -28,7 +28,7 @@ class DragTrial : public QObject {
     // "48 pictures in 1.9 s, 25.3 a second; 9 in 10 within 52 ms of the hand". A picture counts
     // once it is painted; of a light only where it shows another place than the one before. Then
     // how long it took from the hand's rest to the settled picture and to the whole plan, and how
-    // alike the last picture of the drag and the settled one are.
+    // alike the settled one is to the last picture of the drag, and to that of the halted hand.
     void finished(const QString& report);
 
   protected:
@@ -38,6 +38,7 @@ class DragTrial : public QObject {
     void move();
     void dragLight();
     void count();
+    void countHalted(const Plan& shown);
     void watchRest();
     [[nodiscard]] QString report() const;
 
@@ -58,8 +59,11 @@ class DragTrial : public QObject {
     std::size_t m_pictures = 0;
     bool m_arrived = false;  // a picture waits to be painted
     QImage m_last_moving;    // of the place where the drag ended
+    QImage m_halted;         // ... once the hand was seen to halt
+    qint64 m_halted_ms = 0;
     qint64 m_settled_ms = 0;
-    double m_alike = 0.0;
+    double m_alike = 0.0;  // share of the figure
+    double m_halted_alike = 0.0;
 };
 
 }  // namespace glaukophos

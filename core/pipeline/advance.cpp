@@ -80,10 +80,12 @@ class Pipeline {
     // The sky in rounds and soft shadows, each shown when it makes a difference.
     bool refine() {
         turnVolumes(m_plan, m_traces);
-        // A preview is always finished, or a hand that never rests would see none.
-        traceLights(Accuracy::Preview, {});
-        publish(Finish::Quick);
-        if (m_traces.table->rounds > 0 && !rests()) return false;
+        if (!m_how.followed || !rests()) {
+            // A preview is always finished, or a hand that never rests would see none.
+            traceLights(Accuracy::Preview, {});
+            publish(Finish::Quick);
+            if (m_traces.table->rounds > 0 && !rests()) return false;
+        }
         const Progress quiet = quietly();
         if (m_traces.table->rounds == 0) {  // the first round makes the picture readable
             if (!traceRound() || !traceLights(Accuracy::Preview, quiet)) return false;

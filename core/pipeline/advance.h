@@ -26,10 +26,13 @@ struct Advance {
     // better; `rests` waits for the hand to rest before what takes long, and says whether it did.
     std::function<void(const EvaluatedPtr&)> shown;
     std::function<bool()> rests;
+    // Pictures follow the hand on their own: the preview is left out once the hand rests.
+    bool followed = false;
 };
 
 // The furthest state reached before it was stopped; null when nothing was. `before` is what the
-// last call returned, of whatever plan; null at first. With `shown`, a preview is always finished.
+// last call returned, of whatever plan; null at first. With `shown`, a preview is always finished,
+// unless it is left out.
 EvaluatedPtr advance(const Plan& plan, const EvaluatedPtr& before, const Progress& progress,
                      const Advance& how = {});
 

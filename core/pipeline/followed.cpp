@@ -13,7 +13,6 @@
 namespace glaukophos {
 namespace {
 
-constexpr std::size_t kSample = 144;
 // The exposure hangs on the brightest places, which are few: more of them stand for themselves.
 constexpr std::size_t kBrightSample = 4;
 constexpr double kBrightest = 0.98;  // of the surface is darker
@@ -76,8 +75,9 @@ class Choosing {
 // Which of the triangles that are not shown stand for others.
 class Sampling {
   public:
-    explicit Sampling(const Evaluated& last)
-        : m_triangles(last.plan.figure->surface.mesh.triangles),
+    Sampling(const Evaluated& last, std::size_t others)
+        : m_others_sample(others),
+          m_triangles(last.plan.figure->surface.mesh.triangles),
           m_light(last.appearance->values.light),
           m_bright(weightedQuantile(std::span(m_light).first(last.plan.figure->vertexCount()),
                                     paintedAreas(last.plan, last.appearance->irradiance),
@@ -87,11 +87,12 @@ class Sampling {
     std::size_t standsFor(std::size_t triangle) {
         const bool bright = m_light[m_triangles[triangle][0]] > m_bright;
         std::size_t& before = bright ? m_bright_ones : m_others;
-        const std::size_t many = bright ? kBrightSample : kSample;
+        const std::size_t many = bright ? kBrightSample : m_others_sample;
         return before++ % many == 0 ? many : 0;
     }
 
   private:
+    std::size_t m_others_sample;
     const std::vector<Triangle>& m_triangles;
     const std::vector<float>& m_light;
     double m_bright;
@@ -146,12 +147,14 @@ std::vector<std::uint32_t> whereItMatters(const Light& unit, float weight, const
     return places;
 }
 
-// All chosen vertices, then every other point of the floor each way.
-std::vector<std::uint32_t> roughReceivers(std::size_t vertices, std::size_t side) {
+// All chosen vertices, then every point of the floor, or every other each way.
+std::vector<std::uint32_t> chosenReceivers(std::size_t vertices, std::size_t side,
+                                           Accuracy accuracy) {
     std::vector<std::uint32_t> receivers(vertices);
     std::iota(receivers.begin(), receivers.end(), 0U);
-    for (std::size_t row = 0; row < side; row += 2) {
-        for (std::size_t column = 0; column < side; column += 2) {
+    const std::size_t every = accuracy == Accuracy::Preview ? 2 : 1;
+    for (std::size_t row = 0; row < side; row += every) {
+        for (std::size_t column = 0; column < side; column += every) {
             receivers.push_back(static_cast<std::uint32_t>(vertices + row * side + column));
         }
     }
@@ -202,43 +205,43 @@ void smoothAlong(const Receivers& receivers, std::size_t count, Arriving& found)
     }
 }
 
-// A light traced where it matters; `others` is what the vertices get of all other lights.
-std::vector<float> tracedRoughly(const Light& light, float weight, const LitForm& lit,
-                                 const RayScene* past, const SeenFigure& seen,
-                                 std::span<const float> others) {
-    const std::size_t vertices = seen.vertices.size();
-    Light unit = light;
-    unit.strength = 1.0;
+// A light of this weight, given at strength 1, traced where it matters; `others` is what the
+// `vertices`, which the receivers begin with, get of all other lights. Empty when stopped.
+std::vector<float> tracedThere(const Light& unit, float weight, const LitForm& lit,
+                               std::size_t vertices, std::span<const float> others,
+                               Accuracy accuracy, const Progress& progress) {
     const auto side = static_cast<std::size_t>(lit.form.floor.side);
     const std::vector<std::uint32_t> places =
-        whereItMatters(unit, weight, lit, others, roughReceivers(vertices, side));
+        whereItMatters(unit, weight, lit, others, chosenReceivers(vertices, side, accuracy));
     std::vector<Vec3> points;
     std::vector<Vec3> normals;
     for (const std::uint32_t r : places) {
-        points.push_back(seen.points_mm[r]);
-        normals.push_back(seen.normals[r]);
+        points.push_back(lit.receivers.points_mm[r]);
+        normals.push_back(lit.receivers.normals[r]);
     }
-    LitForm fewer(lit.form, {points, normals, lit.receivers.offset_mm}, lit.occluders);
-    fewer.occluders.past = past;
-    Arriving found = arriving(unit, fewer.receivers, fewer.occluders, Accuracy::Preview, {});
+    const Receivers fewer{points, normals, lit.receivers.offset_mm};
+    Arriving found = arriving(unit, fewer, lit.occluders, accuracy, progress);
+    if (found.open.size() != places.size()) return {};
     const auto on_floor = std::ranges::lower_bound(places, vertices);
-    smoothAlong(fewer.receivers, static_cast<std::size_t>(on_floor - places.begin()), found);
+    if (accuracy == Accuracy::Preview) {
+        smoothAlong(fewer, static_cast<std::size_t>(on_floor - places.begin()), found);
+    }
     const std::vector<float> traced = found.irradiance();
-    std::vector<float> values(seen.points_mm.size(), 0.0F);
+    std::vector<float> values(lit.receivers.count(), 0.0F);
     for (std::size_t i = 0; i < places.size(); ++i) values[places[i]] = traced[i];
-    fillFloor(std::span(values).subspan(vertices), side);
+    if (accuracy == Accuracy::Preview) fillFloor(std::span(values).subspan(vertices), side);
     return values;
 }
 
 }  // namespace
 
-SeenFigure seenFigure(const Evaluated& last, const std::vector<Shown>& shown) {
+SeenFigure seenFigure(const Evaluated& last, const std::vector<Shown>& shown, std::size_t others) {
     const Figure& whole = *last.plan.figure;
     SeenFigure seen;
     Choosing choosing(whole.surface, seen.vertices);
     seen.triangle_at.assign(shown.size(), kNotShown);
     std::uint32_t count = 0;
-    Sampling sampling(last);
+    Sampling sampling(last, others);
     for (std::size_t t = 0; t < shown.size(); ++t) {
         if (shown[t] == Shown::No) {
             const std::size_t many = sampling.standsFor(t);
@@ -280,7 +283,8 @@ bool canFollow(const Plan& plan, const Evaluated& last) {
            traces.volumes == plan.volumes && last.plan.parts.size() == plan.parts.size();
 }
 
-std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const SeenFigure& seen) {
+std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const SeenFigure& seen,
+                                 Accuracy accuracy, const Progress& progress) {
     if (!canFollow(plan, last)) return std::nullopt;
     const Traces& traces = *last.traces;
     const Irradiance& before = last.appearance->irradiance;
@@ -302,8 +306,9 @@ std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const 
         } else if (traces.lights[l].irradiance != nullptr &&
                    isTracedFor(traces.lights[l], light, *plan.figure, traces.raised)) {
             values = seen.figure->spread(*traces.lights[l].irradiance);
-        } else if (previewIsLookedUp(light, lit, seen.table)) {
-            const OverForm read = irradianceOf(light, lit, seen.table, Accuracy::Preview, {});
+        } else if (accuracy == Accuracy::Preview ? previewIsLookedUp(light, lit, seen.table)
+                                                 : isReadFromTable(light)) {
+            const OverForm read = irradianceOf(light, lit, seen.table, accuracy, {});
             values.assign(read.values().begin(), read.values().end());
         } else {
             values.assign(seen.points_mm.size(), 0.0F);
@@ -314,9 +319,14 @@ std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const 
     for (const std::size_t l : by_rays) {
         const TracedLight& traced = traces.lights[l];
         const bool same = passesTheSame(traced, plan.lights[l], *plan.figure, traces.raised);
+        LitForm from = lit;
+        from.occluders.past = same ? traced.past.get() : nullptr;
+        Light unit = plan.lights[l];
+        unit.strength = 1.0;
         const std::vector<float> others = sumOfLights(irradiance, weights, seen.points_mm.size());
-        irradiance.of_lights[l] = tracedRoughly(plan.lights[l], weights[l], lit,
-                                                same ? traced.past.get() : nullptr, seen, others);
+        irradiance.of_lights[l] =
+            tracedThere(unit, weights[l], from, seen.vertices.size(), others, accuracy, progress);
+        if (irradiance.of_lights[l].empty()) return std::nullopt;
     }
     irradiance.sky_visibility = gathered(before.sky_visibility, seen, vertices);
     irradiance.sky_key = before.sky_key;

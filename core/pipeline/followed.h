@@ -28,8 +28,14 @@ struct SeenFigure {
 // that corner alone.
 enum class Shown : std::uint8_t { First, Second, Third, No, Whole };
 
+// Of what is not shown one triangle in so many stands for the others: the exposure is known to some
+// per cent with the first, to one with the second, which takes a fifth longer.
+inline constexpr std::size_t kFewOfTheOthers = 144;
+inline constexpr std::size_t kManyOfTheOthers = 16;
+
 // `shown` has one entry a triangle of the figure; `last` is of the same figure, its sky traced.
-SeenFigure seenFigure(const Evaluated& last, const std::vector<Shown>& shown);
+SeenFigure seenFigure(const Evaluated& last, const std::vector<Shown>& shown,
+                      std::size_t others = kFewOfTheOthers);
 
 // How the plan looks there: `appearance` belongs to `plan`, whose figure is that of `seen`.
 struct Followed {
@@ -41,8 +47,10 @@ struct Followed {
 // were painted since.
 bool canFollow(const Plan& plan, const Evaluated& last);
 
-// The plan's light as a preview, all that did not change as it was in `last`. Nothing where `last`
-// says too little.
-std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const SeenFigure& seen);
+// The plan's light, all that did not change as it was in `last`: as a preview, or softly once the
+// hand halts. Nothing where `last` says too little, or when stopped.
+std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const SeenFigure& seen,
+                                 Accuracy accuracy = Accuracy::Preview,
+                                 const Progress& progress = {});
 
 }  // namespace glaukophos

@@ -149,6 +149,25 @@ TEST(Pipeline, AStopKeepsWhatWasTraced) {
     EXPECT_FALSE(evaluated(twoBalls(), Goal::Appearance, {at_once.get_token(), {}}));
 }
 
+// Where pictures follow the hand on their own, what they do not show comes whole at once.
+TEST(Pipeline, ARestingHandThatIsFollowedNeedsNoPreview) {
+    Plan plan = known()->plan;
+    plan.lights[0].strength *= 1.5;
+    std::vector<bool> complete;
+    bool hand_rests = true;
+    Advance how;
+    how.goal = Goal::Marks;
+    how.shown = [&](const EvaluatedPtr& state) { complete.push_back(state->complete); };
+    how.rests = [&] { return hand_rests; };
+    how.followed = true;
+    advance(plan, known(), {}, how);
+    EXPECT_EQ(complete, std::vector<bool>{true});
+    complete.clear();
+    hand_rests = false;  // shares and charts go along meanwhile
+    advance(plan, known(), {}, how);
+    EXPECT_EQ(complete, std::vector<bool>{false});
+}
+
 // All light is known, only the edges of the form are to be found anew when the stop comes.
 TEST(Pipeline, AStopBeforeTheEdgesAreFoundIsMadeUpFor) {
     Plan plan = known()->plan;

@@ -45,8 +45,9 @@ std::vector<Shown> facing(const Plan& plan, Shown as = Shown::Whole) {
     return shown;
 }
 
-// Share of the shown vertices whose L* differs by less than 2 from what settles.
-double shareAlike(const Plan& plan, const Followed& quick, const SeenFigure& seen) {
+// Share of the shown vertices whose L* differs by less than `most` from what settles.
+double shareAlike(const Plan& plan, const Followed& quick, const SeenFigure& seen,
+                  float most = 2.0F) {
     const EvaluatedPtr settled = worked(plan);
     int all = 0;
     int alike = 0;
@@ -54,7 +55,7 @@ double shareAlike(const Plan& plan, const Followed& quick, const SeenFigure& see
         if (!seen.shown[v]) continue;
         ++all;
         const float wanted = settled->appearance->values.painted[seen.vertices[v]];
-        if (std::abs(wanted - quick.appearance.values.painted[v]) < 2.0F) ++alike;
+        if (std::abs(wanted - quick.appearance.values.painted[v]) < most) ++alike;
     }
     EXPECT_GT(all, 100);
     return static_cast<double>(alike) / all;
@@ -81,6 +82,24 @@ TEST(Followed, AMovedLightIsShownNearlyAsItSettles) {
     const auto quick = followed(plan, *before, seen);
     ASSERT_TRUE(quick);
     EXPECT_GT(shareAlike(plan, *quick, seen), 0.9);
+}
+
+TEST(Followed, OnceTheHandHaltsAMovedLightIsShownAsItSettles) {
+    Plan plan = twoThings();
+    const EvaluatedPtr before = worked(plan);
+    const SeenFigure seen = seenFigure(*before, facing(plan), kManyOfTheOthers);
+    EXPECT_GT(seen.vertices.size(), seenFigure(*before, facing(plan)).vertices.size());
+    std::get<FarLight>(plan.lights[1].kind).direction = {1.0, 55.0};
+    std::get<Lamp>(plan.lights[2].kind) = {{7, -8, 6}, 2.5};
+    const auto moving = followed(plan, *before, seen);
+    const auto halted = followed(plan, *before, seen, Accuracy::Soft);
+    ASSERT_TRUE(moving && halted);
+    EXPECT_GT(shareAlike(plan, *halted, seen), 0.98);
+    constexpr float kFine = 0.5F;
+    EXPECT_GT(shareAlike(plan, *halted, seen, kFine), shareAlike(plan, *moving, seen, kFine));
+    std::stop_source stop;
+    stop.request_stop();
+    EXPECT_FALSE(followed(plan, *before, seen, Accuracy::Soft, {stop.get_token(), {}}));
 }
 
 // Seen by one pixel each, triangles come down to a corner; sums over the surface stay those of all.
