@@ -1,16 +1,16 @@
 // Surface, floor and the two ray scenes.
 #include "core/figure/figure.h"
 
+#include <tbb/parallel_invoke.h>
+
 namespace glaukophos {
 namespace {
 
 constexpr int kFloorSide = 120;
 
-Result<Form> formOf(ImportedFigure imported, WorkingSurface whole, const Progress& progress) {
-    const Progress quiet{progress.stop, {}};
-    auto occluders = RayScene::build(imported.mesh, quiet);
-    if (!occluders) return tl::unexpected(occluders.error());
-    auto shown = RayScene::build(whole.mesh, quiet);
+Result<Form> formOf(ImportedFigure imported, RayScene occluders, WorkingSurface whole,
+                    const Progress& progress) {
+    auto shown = RayScene::build(whole.mesh, {progress.stop, {}});
     if (!shown) return tl::unexpected(shown.error());
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     progress.at(0.8);
@@ -22,7 +22,7 @@ Result<Form> formOf(ImportedFigure imported, WorkingSurface whole, const Progres
               floorUnder(bounds, kFloorSide),
               {},
               {},
-              std::move(*occluders),
+              std::move(occluders),
               std::move(*shown),
               bounds};
     const std::vector<Vec3> floor = form.floor.points();
@@ -63,17 +63,29 @@ const std::vector<std::uint32_t>& Form::workingTriangles() const {
 
 Result<std::shared_ptr<const Form>> makeForm(ImportedFigure imported, WorkingSurface whole,
                                              const Progress& progress) {
-    auto form = formOf(std::move(imported), std::move(whole), progress);
+    auto occluders = RayScene::build(imported.mesh, {progress.stop, {}});
+    if (!occluders) return tl::unexpected(occluders.error());
+    auto form = formOf(std::move(imported), std::move(*occluders), std::move(whole), progress);
     if (!form) return tl::unexpected(form.error());
     return std::make_shared<const Form>(std::move(*form));
 }
 
 Result<std::shared_ptr<const Form>> makeForm(ImportedFigure imported, const Progress& progress) {
     const float height = boundsOf(imported.mesh.positions_mm).size().z();
-    auto whole = makeWorkingSurface(imported.mesh, imported.labels, optionsFor(height),
-                                    {progress.stop, [&](double f) { progress.at(0.6 * f); }});
-    if (!whole) return tl::unexpected(whole.error());
-    auto form = formOf(std::move(imported), std::move(*whole), progress);
+    std::optional<Result<WorkingSurface>> whole;
+    std::optional<Result<RayScene>> occluders;
+    // Each is idle on all cores but one now and then.
+    tbb::parallel_invoke(
+        [&] {
+            whole = makeWorkingSurface(imported.mesh, imported.labels, optionsFor(height),
+                                       {progress.stop, [&](double f) { progress.at(0.6 * f); }});
+        },
+        [&] {
+            occluders = RayScene::build(imported.mesh, {progress.stop, {}});
+        });
+    if (!*whole) return tl::unexpected(whole->error());
+    if (!*occluders) return tl::unexpected(occluders->error());
+    auto form = formOf(std::move(imported), std::move(**occluders), std::move(**whole), progress);
     if (!form) return tl::unexpected(form.error());
     form->divided_as_file = true;
     return std::make_shared<const Form>(std::move(*form));

@@ -1,55 +1,144 @@
-// Welding by sorting, and connected pieces by union-find.
+// Welding by hashing, and connected pieces by union-find.
 #include "core/geometry/clean.h"
 
-#include <tbb/parallel_sort.h>
+#include <tbb/parallel_for.h>
 
 #include <algorithm>
+#include <array>
 #include <bit>
 #include <numeric>
+#include <random>
 #include <utility>
+
+#include "core/base/parallel.h"
 
 namespace glaukophos {
 namespace {
 
 constexpr std::uint32_t kEmpty = std::numeric_limits<std::uint32_t>::max();
 
-// A position by the bits of its coordinates, which have an order even where they are no numbers,
-// and where it stands: two numbers, which are far quicker to compare than four.
-struct Placed {
-    std::uint64_t xy;
-    std::uint64_t z_and_index;
-    auto operator<=>(const Placed&) const = default;
+// Three numbers, and which of many they belong to: two of 64 bits, which are quicker to compare.
+struct Key {
+    std::uint64_t first_two;
+    std::uint64_t third_and_index;
 
-    [[nodiscard]] auto index() const { return static_cast<std::uint32_t>(z_and_index); }
-    [[nodiscard]] bool isAt(const Placed& other) const {
-        return xy == other.xy && z_and_index >> 32 == other.z_and_index >> 32;
+    Key() = default;
+    Key(std::uint32_t a, std::uint32_t b, std::uint32_t c, std::uint32_t index)
+        : first_two(std::uint64_t{a} << 32 | b), third_and_index(std::uint64_t{c} << 32 | index) {}
+
+    [[nodiscard]] auto index() const { return static_cast<std::uint32_t>(third_and_index); }
+    [[nodiscard]] bool isLike(const Key& other) const {
+        return first_two == other.first_two && third_and_index >> 32 == other.third_and_index >> 32;
     }
 };
 
-// For each position the index of the first equal one, renumbered without gaps in that order.
-std::vector<std::uint32_t> firstOfEach(std::vector<Vec3>& positions) {
-    std::vector<Placed> sorted(positions.size());
-    for (std::uint32_t i = 0; i < sorted.size(); ++i) {
+// Spreads keys evenly. Nobody can know beforehand which will come together: a file made so that all
+// do would take for ever.
+class Spreading {
+  public:
+    Spreading() {
+        std::random_device random;
+        m_odd = std::uint64_t{random()} << 32 | random() | 1U;
+    }
+    [[nodiscard]] std::uint64_t of(const Key& key) const {
+        std::uint64_t mixed = key.first_two * m_odd ^ (key.third_and_index >> 32);
+        mixed = (mixed ^ mixed >> 32) * m_odd;
+        mixed = (mixed ^ mixed >> 29) * m_odd;
+        return mixed ^ mixed >> 32;
+    }
+
+  private:
+    std::uint64_t m_odd;
+};
+
+// Keys in buckets, like ones in the same, in the order they came; starts[i] is where bucket i
+// begins. A bucket is small enough to stay near the processor.
+constexpr std::size_t kBuckets = 1024;
+struct Buckets {
+    std::vector<Key> keys;
+    std::array<std::size_t, kBuckets + 1> starts{};
+};
+
+template <class KeyAt>
+Buckets inBuckets(std::size_t count, const KeyAt& keyAt, const Spreading& spreading) {
+    constexpr std::size_t kBlock = 65536;
+    const std::size_t blocks = (count + kBlock - 1) / kBlock;
+    const auto forBlock = [&](std::size_t block, const auto& use) {
+        const std::size_t end = std::min(count, (block + 1) * kBlock);
+        for (std::size_t i = block * kBlock; i < end; ++i) {
+            const Key key = keyAt(static_cast<std::uint32_t>(i));
+            use(key, spreading.of(key) % kBuckets);
+        }
+    };
+    std::vector<std::array<std::size_t, kBuckets>> next(blocks);  // first how many, then where
+    tbb::parallel_for(std::size_t{0}, blocks, [&](std::size_t block) {
+        next[block].fill(0);
+        forBlock(block, [&](const Key&, std::size_t bucket) { ++next[block][bucket]; });
+    });
+    Buckets buckets;
+    std::size_t begin = 0;
+    for (std::size_t bucket = 0; bucket < kBuckets; ++bucket) {
+        buckets.starts[bucket] = begin;
+        for (auto& of_block : next) begin += std::exchange(of_block[bucket], begin);
+    }
+    buckets.starts[kBuckets] = begin;
+    buckets.keys.resize(count);
+    tbb::parallel_for(std::size_t{0}, blocks, [&](std::size_t block) {
+        forBlock(block, [&](const Key& key, std::size_t bucket) {
+            buckets.keys[next[block][bucket]++] = key;
+        });
+    });
+    return buckets;
+}
+
+// Writes for each key of a bucket the index of the first like it.
+void findFirst(std::span<const Key> bucket, const Spreading& spreading,
+               std::vector<std::uint32_t>& first) {
+    std::vector<std::uint32_t> table(std::bit_ceil(2 * bucket.size() + 1), kEmpty);
+    for (std::uint32_t i = 0; i < bucket.size(); ++i) {
+        std::size_t slot = spreading.of(bucket[i]) / kBuckets;
+        while (true) {
+            slot &= table.size() - 1;
+            if (table[slot] == kEmpty) table[slot] = i;
+            if (bucket[table[slot]].isLike(bucket[i])) break;
+            ++slot;
+        }
+        first[bucket[i].index()] = bucket[table[slot]].index();
+    }
+}
+
+// For each of `count` things the index of the first whose key, keyAt(index), is like its own.
+template <class KeyAt>
+std::vector<std::uint32_t> firstAlike(std::size_t count, const KeyAt& keyAt) {
+    const Spreading spreading;
+    const Buckets buckets = inBuckets(count, keyAt, spreading);
+    std::vector<std::uint32_t> first(count);
+    tbb::parallel_for(std::size_t{0}, kBuckets, [&](std::size_t i) {
+        const std::size_t begin = buckets.starts[i];
+        findFirst(std::span(buckets.keys).subspan(begin, buckets.starts[i + 1] - begin), spreading,
+                  first);
+    });
+    return first;
+}
+
+// Drops positions that are there already; returns the new number of each.
+std::vector<std::uint32_t> dropEqual(std::vector<Vec3>& positions) {
+    // By their bits, which compare even where they are no numbers.
+    const auto keyAt = [&](std::uint32_t i) {
         // Adding zero turns -0 into +0, so that both are alike.
-        const auto bits = [&](int axis) -> std::uint64_t {
+        const auto bits = [&](int axis) {
             return std::bit_cast<std::uint32_t>(positions[i][axis] + 0.0F);
         };
-        sorted[i] = {bits(0) << 32 | bits(1), bits(2) << 32 | i};
-    }
-    tbb::parallel_sort(sorted.begin(), sorted.end());
-    std::vector<std::uint32_t> first(positions.size());
-    for (std::size_t i = 0; i < sorted.size(); ++i) {
-        const bool again = i > 0 && sorted[i].isAt(sorted[i - 1]);
-        first[sorted[i].index()] = again ? first[sorted[i - 1].index()] : sorted[i].index();
-    }
-    std::vector<std::uint32_t> renumbered(positions.size());
+        return Key(bits(0), bits(1), bits(2), i);
+    };
+    std::vector<std::uint32_t> renumbered = firstAlike(positions.size(), keyAt);
     std::uint32_t kept = 0;
     for (std::uint32_t i = 0; i < positions.size(); ++i) {
-        if (first[i] == i) {
+        if (renumbered[i] == i) {
             positions[kept] = positions[i];
             renumbered[i] = kept++;
         } else {
-            renumbered[i] = renumbered[first[i]];
+            renumbered[i] = renumbered[renumbered[i]];
         }
     }
     positions.resize(kept);
@@ -86,33 +175,31 @@ CleanReport weld(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangl
                  PartLabels& labels) {
     CleanReport report;
     const std::size_t before = positions_mm.size();
-    const std::vector<std::uint32_t> renumbered = firstOfEach(positions_mm);
+    const std::vector<std::uint32_t> renumbered = dropEqual(positions_mm);
     report.corners_welded = before - positions_mm.size();
-    for (Triangle& t : triangles) {
-        for (std::uint32_t& corner : t) corner = renumbered[corner];
-    }
-    report.triangles_without_area = dropTriangles(
-        triangles, labels, [&](std::size_t i) { return !hasArea(positions_mm, triangles[i]); });
+    std::vector<char> flat(triangles.size(), 0);
+    forChunks(triangles.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t i = begin; i < end; ++i) {
+            for (std::uint32_t& corner : triangles[i]) corner = renumbered[corner];
+            flat[i] = hasArea(positions_mm, triangles[i]) ? 0 : 1;
+        }
+    });
+    report.triangles_without_area =
+        dropTriangles(triangles, labels, [&](std::size_t i) { return flat[i] != 0; });
     dropUnused(positions_mm, triangles);
     return report;
 }
 
 void forSameCorners(std::span<const Triangle> triangles,
                     const std::function<void(std::size_t earlier, std::size_t later)>& use) {
-    // The corners from low to high, and the triangle: two numbers, which are quick to compare.
-    using Corners = std::pair<std::uint64_t, std::uint64_t>;
-    std::vector<Corners> sorted(triangles.size());
-    for (std::uint32_t i = 0; i < sorted.size(); ++i) {
+    const auto keyAt = [&](std::uint32_t i) {
         Triangle t = triangles[i];
         std::ranges::sort(t);
-        sorted[i] = {std::uint64_t{t[0]} << 32 | t[1], std::uint64_t{t[2]} << 32 | i};
-    }
-    tbb::parallel_sort(sorted.begin(), sorted.end());
-    for (std::size_t i = 1; i < sorted.size(); ++i) {
-        const auto& [ab, c] = sorted[i];
-        const auto& [before_ab, before_c] = sorted[i - 1];
-        if (ab != before_ab || c >> 32 != before_c >> 32) continue;
-        use(static_cast<std::uint32_t>(before_c), static_cast<std::uint32_t>(c));
+        return Key(t[0], t[1], t[2], i);
+    };
+    const std::vector<std::uint32_t> first = firstAlike(triangles.size(), keyAt);
+    for (std::uint32_t i = 0; i < first.size(); ++i) {
+        if (first[i] != i) use(first[i], i);
     }
 }
 

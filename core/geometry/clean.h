@@ -34,7 +34,7 @@ std::size_t dropTriangles(std::vector<Triangle>& triangles, PartLabels& labels, 
 }
 
 // Calls use(earlier, later) with the indices of each two triangles that have the same three
-// corners, in whatever order; of several, with each and the next.
+// corners, in whatever order; of several, with the first and each other.
 void forSameCorners(std::span<const Triangle> triangles,
                     const std::function<void(std::size_t earlier, std::size_t later)>& use);
 

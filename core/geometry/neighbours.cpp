@@ -2,6 +2,9 @@
 #include "core/geometry/neighbours.h"
 
 #include <algorithm>
+#include <atomic>
+
+#include "core/base/parallel.h"
 
 namespace glaukophos {
 namespace {
@@ -38,15 +41,34 @@ Buckets bucketsOf(std::size_t vertex_count, std::span<const Triangle> triangles)
 
 // Joins the half edges of one edge.
 void join(std::span<const HalfEdge> same, Neighbours& neighbours) {
-    if (same.size() == 1) ++neighbours.open_edges;
-    if (same.size() > 2) ++neighbours.crowded_edges;
     if (same.size() < 2) return;
     for (std::size_t i = 0; i < same.size(); ++i) {
         neighbours.across[same[i].triangle][same[i].edge] = same[(i + 1) % same.size()].triangle;
-        if (same.size() > 2) {
-            neighbours.crowded[same[i].triangle] |= static_cast<std::uint8_t>(1U << same[i].edge);
-        }
+        if (same.size() < 3) continue;
+        // Its other edges are marked from other buckets.
+        std::atomic_ref(neighbours.crowded[same[i].triangle])
+            .fetch_or(static_cast<std::uint8_t>(1U << same[i].edge));
     }
+}
+
+// Edges met while the half edges of buckets are joined.
+struct Met {
+    std::size_t open = 0;
+    std::size_t crowded = 0;
+};
+
+Met joinBucket(std::span<HalfEdge> bucket, Neighbours& neighbours) {
+    std::ranges::sort(bucket, {}, &HalfEdge::high);
+    Met met;
+    for (std::size_t i = 0; i < bucket.size();) {
+        std::size_t end = i + 1;
+        while (end < bucket.size() && bucket[end].high == bucket[i].high) ++end;
+        join(bucket.subspan(i, end - i), neighbours);
+        if (end - i == 1) ++met.open;
+        if (end - i > 2) ++met.crowded;
+        i = end;
+    }
+    return met;
 }
 
 }  // namespace
@@ -56,17 +78,22 @@ Neighbours neighboursOf(std::size_t vertex_count, std::span<const Triangle> tria
     Neighbours neighbours;
     neighbours.across.assign(triangles.size(), {kNoTriangle, kNoTriangle, kNoTriangle});
     neighbours.crowded.assign(triangles.size(), 0);
-    for (std::size_t v = 0; v < vertex_count; ++v) {
-        const std::span<HalfEdge> bucket(buckets.edges.data() + buckets.starts[v],
-                                         buckets.starts[v + 1] - buckets.starts[v]);
-        std::ranges::sort(bucket, {}, &HalfEdge::high);
-        for (std::size_t i = 0; i < bucket.size();) {
-            std::size_t end = i + 1;
-            while (end < bucket.size() && bucket[end].high == bucket[i].high) ++end;
-            join(bucket.subspan(i, end - i), neighbours);
-            i = end;
+    std::atomic<std::size_t> open{0};
+    std::atomic<std::size_t> crowded{0};
+    forChunks(vertex_count, {}, [&](std::size_t begin, std::size_t end) {
+        Met all;
+        for (std::size_t v = begin; v < end; ++v) {
+            const std::span<HalfEdge> bucket(buckets.edges.data() + buckets.starts[v],
+                                             buckets.starts[v + 1] - buckets.starts[v]);
+            const Met met = joinBucket(bucket, neighbours);
+            all.open += met.open;
+            all.crowded += met.crowded;
         }
-    }
+        open += all.open;
+        crowded += all.crowded;
+    });
+    neighbours.open_edges = open;
+    neighbours.crowded_edges = crowded;
     return neighbours;
 }
 

@@ -2,11 +2,14 @@
 #include "core/geometry/repair.h"
 
 #include <fmt/format.h>
+#include <tbb/parallel_invoke.h>
 
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 #include <utility>
 
+#include "core/base/parallel.h"
 #include "core/geometry/clean.h"
 #include "core/geometry/neighbours.h"
 
@@ -92,16 +95,30 @@ Pieces piecesOf(const Mesh& mesh) {
     return pieces;
 }
 
-// `neighbours` follow what is done.
-std::size_t closeCracks(Mesh& mesh, PartLabels& labels, Neighbours& neighbours) {
+// What hangs together, and how. Follows what is done to the mesh.
+struct Connected {
+    Neighbours neighbours;
+    Pieces pieces;
+};
+
+Connected connectedOf(const Mesh& mesh) {
+    Connected connected;
+    tbb::parallel_invoke(
+        [&] { connected.neighbours = neighboursOf(mesh.positions_mm.size(), mesh.triangles); },
+        [&] { connected.pieces = piecesOf(mesh); });
+    return connected;
+}
+
+std::size_t closeCracks(Mesh& mesh, PartLabels& labels, Connected& connected) {
     constexpr float kNear = 2e-6F;  // of the figure's size: the last digits of a float
-    const std::size_t before = neighbours.open_edges;
+    const std::size_t before = connected.neighbours.open_edges;
     if (before == 0) return 0;
-    if (joinBorders(mesh, neighbours, kNear * boundsOf(mesh.positions_mm).diagonal()) == 0)
-        return 0;
+    const float near = kNear * boundsOf(mesh.positions_mm).diagonal();
+    if (joinBorders(mesh, connected.neighbours, near) == 0) return 0;
     weld(mesh.positions_mm, mesh.triangles, labels);
-    neighbours = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
-    return before > neighbours.open_edges ? before - neighbours.open_edges : 0;
+    connected = connectedOf(mesh);
+    const std::size_t after = connected.neighbours.open_edges;
+    return before > after ? before - after : 0;
 }
 
 float gapBetween(const Bounds& a, const Bounds& b) {
@@ -110,7 +127,8 @@ float gapBetween(const Bounds& a, const Bounds& b) {
 
 // Small pieces further from the largest one than three times its size would only make the figure
 // look tiny. What hangs together with the rest by near pieces stays.
-std::size_t dropStrays(Mesh& mesh, PartLabels& labels, Pieces& pieces) {
+std::size_t dropStrays(Mesh& mesh, PartLabels& labels, Connected& connected) {
+    const Pieces& pieces = connected.pieces;
     if (pieces.sizes.size() < 2) return 0;
     Bounds together = pieces.bounds.front();
     std::vector<bool> near(pieces.sizes.size(), false);
@@ -135,7 +153,9 @@ std::size_t dropStrays(Mesh& mesh, PartLabels& labels, Pieces& pieces) {
     for (std::size_t i = 0; i < mesh.triangles.size(); ++i) strays += isStray(i) ? 1U : 0U;
     if (strays == 0) return 0;
     dropTriangles(mesh.triangles, labels, isStray);
-    pieces = piecesOf(mesh);
+    // Vertices that only strays used must not count as part of the figure.
+    weld(mesh.positions_mm, mesh.triangles, labels);
+    connected = connectedOf(mesh);
     return strays;
 }
 
@@ -151,8 +171,24 @@ bool facesOtherWay(const Triangle& a, std::size_t edge, const Triangle& b) {
 
 void flip(Triangle& triangle) { std::swap(triangle[1], triangle[2]); }
 
+bool allAgree(const Mesh& mesh, const Neighbours& neighbours) {
+    std::atomic<bool> agree{true};
+    forChunks(mesh.triangles.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t i = begin; i < end && agree; ++i) {
+            for (std::size_t k = 0; k < 3; ++k) {
+                const std::uint32_t other = neighbours.across[i][k];
+                const bool is_crowded = (neighbours.crowded[i] >> k & 1) != 0;
+                if (other == kNoTriangle || is_crowded) continue;
+                if (facesOtherWay(mesh.triangles[i], k, mesh.triangles[other])) agree = false;
+            }
+        }
+    });
+    return agree;
+}
+
 // Turns triangles so that neighbours agree; within a piece the majority decides. Returns how many.
 std::size_t makeNeighboursAgree(Mesh& mesh, const Neighbours& neighbours) {
+    if (allAgree(mesh, neighbours)) return 0;  // most do
     std::size_t flipped = 0;
     std::vector<std::uint8_t> turn(mesh.triangles.size(), 0);
     std::vector<bool> seen(mesh.triangles.size(), false);
@@ -224,9 +260,10 @@ std::vector<bool> enclosing(const Mesh& mesh, const Neighbours& neighbours, cons
 
 // Turns pieces that enclose a negative volume; a hollow inside another piece is meant to face
 // inwards. Returns how many.
-std::size_t turnInsideOut(Mesh& mesh, const Neighbours& neighbours, const Pieces& pieces) {
+std::size_t turnInsideOut(Mesh& mesh, const Connected& connected) {
+    const Pieces& pieces = connected.pieces;
     const std::vector<double> volumes = volumesOf(mesh, pieces);
-    const std::vector<bool> encloses = enclosing(mesh, neighbours, pieces);
+    const std::vector<bool> encloses = enclosing(mesh, connected.neighbours, pieces);
     const auto inside = [](const Bounds& a, const Bounds& b) {
         return (a.low.array() > b.low.array()).all() && (a.high.array() < b.high.array()).all();
     };
@@ -295,22 +332,16 @@ Result<RepairReport> repair(Mesh& mesh, PartLabels& labels, const std::string& s
                                 "or export it again.",
                                 source));
     }
-    Neighbours neighbours = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
-    report.closed = closeCracks(mesh, labels, neighbours);
-    Pieces pieces = piecesOf(mesh);
-    report.far_off = dropStrays(mesh, labels, pieces);
-    report.pieces = pieces.sizes.size();
+    Connected connected = connectedOf(mesh);
+    report.closed = closeCracks(mesh, labels, connected);
+    report.far_off = dropStrays(mesh, labels, connected);
+    report.pieces = connected.pieces.sizes.size();
     progress.at(0.6);
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
-    if (report.far_off > 0) {
-        // Vertices that only strays used must not count as part of the figure.
-        weld(mesh.positions_mm, mesh.triangles, labels);
-        neighbours = neighboursOf(mesh.positions_mm.size(), mesh.triangles);
-    }
-    report.open_edges = neighbours.open_edges;
-    report.crowded_edges = neighbours.crowded_edges;
-    report.turned = makeNeighboursAgree(mesh, neighbours);
-    report.pieces_turned = turnInsideOut(mesh, neighbours, pieces);
+    report.open_edges = connected.neighbours.open_edges;
+    report.crowded_edges = connected.neighbours.crowded_edges;
+    report.turned = makeNeighboursAgree(mesh, connected.neighbours);
+    report.pieces_turned = turnInsideOut(mesh, connected);
     progress.at(1.0);
     return report;
 }

@@ -5,7 +5,9 @@
 
 #include <algorithm>
 
+#include <array>
 #include <cmath>
+#include <set>
 
 #include "core/geometry/neighbours.h"
 #include "tests/support/shapes.h"
@@ -106,6 +108,51 @@ TEST(Weld, KeepsTheFirstOfEqualCornersInTheirOrder) {
         EXPECT_NE(std::ranges::find(positions, corner), positions.end());
     }
     EXPECT_EQ(triangles[0], triangles[1]);
+}
+
+// Corners on a lattice, as a soup of voxels has them, against a map of the standard library.
+TEST(Weld, OfManyFindsTheSameAsAMap) {
+    constexpr std::uint32_t kTriangles = 60'000;
+    std::vector<Vec3> positions;
+    std::vector<Triangle> triangles;
+    std::uint32_t random = 1;
+    const auto coordinate = [&] {
+        random = random * 1664525U + 1013904223U;
+        const auto step = static_cast<float>(random >> 27) - 16.0F;
+        return step == 0.0F && (random & 1U) != 0 ? -0.0F : step;
+    };
+    for (std::uint32_t i = 0; i < 3 * kTriangles; ++i) {
+        positions.emplace_back(coordinate(), coordinate(), coordinate());
+    }
+    for (std::uint32_t i = 0; i < kTriangles; ++i) {
+        triangles.push_back({3 * i, 3 * i + 1, 3 * i + 2});
+    }
+    std::set<std::array<float, 3>> places;  // to which -0 and 0 are one
+    for (const Vec3& p : positions) places.insert({p.x(), p.y(), p.z()});
+    const std::vector<Vec3> before = positions;
+    PartLabels labels(kTriangles, 0);
+    const CleanReport report = weld(positions, triangles, labels);
+    EXPECT_EQ(report.corners_welded, before.size() - places.size());
+    EXPECT_EQ(triangles.size(), kTriangles - report.triangles_without_area);
+    std::size_t k = 0;  // those without area are gone, the others come in their order
+    for (const Triangle& t : triangles) {
+        while (k < kTriangles &&
+               !std::ranges::equal(
+                   t, Triangle{0, 1, 2}, {}, [&](auto corner) { return positions[corner]; },
+                   [&](auto corner) { return before[3 * k + corner]; })) {
+            ++k;
+        }
+        ASSERT_LT(k, kTriangles);
+        ++k;
+    }
+}
+
+TEST(Triangles, OfTheSameCornersAreFoundWithTheFirst) {
+    const std::vector<Triangle> triangles = {{1, 2, 3}, {4, 5, 6}, {3, 1, 2}, {2, 1, 3}, {4, 5, 7}};
+    std::set<std::pair<std::size_t, std::size_t>> found;
+    forSameCorners(triangles,
+                   [&](std::size_t earlier, std::size_t later) { found.emplace(earlier, later); });
+    EXPECT_EQ(found, (std::set<std::pair<std::size_t, std::size_t>>{{0, 2}, {0, 3}}));
 }
 
 // A hollow print has an inner shell that faces inwards and must stay so.
