@@ -47,12 +47,14 @@ const Hand& hand() {
 }
 
 template <class Kind, class Move>
-void followedLight(benchmark::State& state, const Move& move) {
+void followedLight(benchmark::State& state, const Move& move,
+                   Accuracy accuracy = Accuracy::Preview) {
     Plan plan = hand().last->plan;
     for (Light& light : plan.lights) {
         if (auto* kind = std::get_if<Kind>(&light.kind)) move(*kind);
     }
-    for (auto _ : state) benchmark::DoNotOptimize(followed(plan, *hand().last, hand().seen));
+    for (auto _ : state)
+        benchmark::DoNotOptimize(followed(plan, *hand().last, hand().seen, accuracy));
     state.SetItemsProcessed(state.iterations() *
                             static_cast<std::int64_t>(hand().seen.vertices.size()));
 }
@@ -62,10 +64,14 @@ void followedMoon(benchmark::State& state) {
 }
 BENCHMARK(followedMoon)->Name("FollowedMoon")->Unit(benchmark::kMillisecond)->UseRealTime();
 
-void followedLamp(benchmark::State& state) {
-    followedLight<Lamp>(state, [](Lamp& lamp) { lamp.centre_mm += Vec3(3, 0, 2); });
-}
+void moveLamp(Lamp& lamp) { lamp.centre_mm += Vec3(3, 0, 2); }
+
+void followedLamp(benchmark::State& state) { followedLight<Lamp>(state, moveLamp); }
 BENCHMARK(followedLamp)->Name("FollowedLamp")->Unit(benchmark::kMillisecond)->UseRealTime();
+
+// As it will settle.
+void halted(benchmark::State& state) { followedLight<Lamp>(state, moveLamp, Accuracy::Soft); }
+BENCHMARK(halted)->Name("FollowedLampHalted")->Unit(benchmark::kMillisecond)->UseRealTime();
 
 void changedPicture(benchmark::State& state) {
     const PixelGrid coarse = coarser(kWindow, kTimes);

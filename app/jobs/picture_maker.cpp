@@ -6,6 +6,7 @@
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/image_convert.h"
 #include "app/widgets/screen_profile.h"
+#include "core/base/precedence.h"
 #include "core/pipeline/traces.h"
 
 namespace glaukophos {
@@ -49,9 +50,11 @@ PictureMaker::PictureMaker(QObject* parent)
     : QObject(parent),
       m_moving{Accuracy::Preview, kCoarser, {}, {}, {}},
       m_halted{Accuracy::Soft, kCoarser, {}, {}, {}},
-      m_runner([this](const PictureRequest& request,
-                      const NewestWins<PictureRequest>::Turn& turn) { make(request, turn); },
-               [this](const QString& sentence) { emit failed(sentence); }) {}
+      m_runner(
+          [this](const PictureRequest& request, const NewestWins<PictureRequest>::Turn& turn) {
+              runFirst([&] { make(request, turn); });  // pictures come before results
+          },
+          [this](const QString& sentence) { emit failed(sentence); }) {}
 
 namespace {
 
@@ -80,12 +83,12 @@ Shown nearestCorner(const PixelHit& hit) {
     return hit.u >= hit.v ? Shown::Second : Shown::Third;
 }
 
-std::vector<Shown> shownIn(const TracedFrame& frame, std::size_t triangles) {
+std::vector<Shown> shownIn(const TracedFrame& frame, std::size_t triangles, bool whole) {
     std::vector<Shown> shown(triangles, Shown::No);
     for (const PixelHit& hit : frame.pixels) {
         if (hit.triangle == kNothing) continue;
         Shown& of = shown[hit.triangle];
-        of = of == Shown::No ? nearestCorner(hit) : Shown::Whole;
+        of = of == Shown::No && !whole ? nearestCorner(hit) : Shown::Whole;
     }
     return shown;
 }
@@ -131,9 +134,9 @@ const PictureMaker::Seen& PictureMaker::seenFor(const PictureRequest& request, F
     const Figure& figure = *last.plan.figure;
     TracedFrame frame = traceFrame(figure, request.camera, grid, jitterOf(0));
     findFloor(figure, request.camera, frame);
-    SeenFigure seen =
-        seenFigure(last, shownIn(frame, figure.surface.labels.size()),
-                   way.accuracy == Accuracy::Preview ? kFewOfTheOthers : kManyOfTheOthers);
+    SeenFigure seen = seenFigure(
+        last, shownIn(frame, figure.surface.labels.size(), way.accuracy != Accuracy::Preview),
+        way.accuracy == Accuracy::Preview ? kFewOfTheOthers : kManyOfTheOthers);
     for (PixelHit& hit : frame.pixels) {
         if (hit.triangle != kNothing) hit.triangle = seen.triangle_at[hit.triangle];
     }

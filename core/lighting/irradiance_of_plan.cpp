@@ -24,31 +24,6 @@ bool canBeLookedUp(const Light& light, const Bounds& bounds, const SkyTable& tab
            (lamp->centre_mm.array() < bounds.low.array()).any();
 }
 
-// Shadow borders are known at vertices only: without this they run in spikes along the triangles,
-// and a vertex that happens to touch a crease makes a speck. Averages what each vertex sees with
-// its neighbours that face the light, which is finer than a brush tip.
-void settleShadows(const Mesh& mesh, Arriving& found) {
-    struct Sum {
-        float seen = 0.0F;
-        float count = 0.0F;
-    };
-    std::vector<Sum> sums(mesh.positions_mm.size());
-    for (const Triangle& t : mesh.triangles) {
-        for (std::size_t k = 0; k < 3; ++k) {
-            const std::uint32_t from = t[k];
-            if (found.open[from] <= 0.0F) continue;
-            for (const std::uint32_t to : {t[(k + 1) % 3], t[(k + 2) % 3]}) {
-                sums[to].seen += found.seen[from];
-                sums[to].count += 1.0F;
-            }
-        }
-    }
-    for (std::size_t v = 0; v < sums.size(); ++v) {
-        if (found.open[v] <= 0.0F || sums[v].count <= 0.0F) continue;
-        found.seen[v] = 0.5F * found.seen[v] + 0.5F * sums[v].seen / sums[v].count;
-    }
-}
-
 // Receivers of the form that throw light back.
 std::vector<bool> throwersOf(const Plan& plan, const Bounce& bounce) {
     const Figure& figure = *plan.figure;
@@ -105,6 +80,28 @@ std::vector<float> weightedSum(const std::vector<std::span<const float>>& lights
 }
 
 }  // namespace
+
+void settleShadows(const Mesh& mesh, Arriving& found) {
+    struct Sum {
+        float seen = 0.0F;
+        float count = 0.0F;
+    };
+    std::vector<Sum> sums(mesh.positions_mm.size());
+    for (const Triangle& t : mesh.triangles) {
+        for (std::size_t k = 0; k < 3; ++k) {
+            const std::uint32_t from = t[k];
+            if (found.open[from] <= 0.0F) continue;
+            for (const std::uint32_t to : {t[(k + 1) % 3], t[(k + 2) % 3]}) {
+                sums[to].seen += found.seen[from];
+                sums[to].count += 1.0F;
+            }
+        }
+    }
+    for (std::size_t v = 0; v < sums.size(); ++v) {
+        if (found.open[v] <= 0.0F || sums[v].count <= 0.0F) continue;
+        found.seen[v] = 0.5F * found.seen[v] + 0.5F * sums[v].seen / sums[v].count;
+    }
+}
 
 LitForm litAsItIs(const Figure& figure) {
     return {*figure.form, figure.form->receivers(), occludersOf(figure)};

@@ -69,6 +69,12 @@ std::vector<float> paintedAreas(const Plan& plan, const Irradiance& irradiance);
 OverForm irradianceOf(const Light& light, const LitForm& lit, const SkyTable& table,
                       Accuracy accuracy, const Progress& progress);
 
+// Shadow borders are known at vertices only: without this they run in spikes along the triangles,
+// and a vertex that happens to touch a crease makes a speck. Averages what each vertex of the mesh,
+// which the receivers begin with, sees with its neighbours that face the light, which is finer than
+// a brush tip.
+void settleShadows(const Mesh& mesh, Arriving& found);
+
 // Whether it is a sky that the table alone answers for. The others are read from it for previews
 // and traced by rays after that: narrow cones, which fall between its directions, and skies that
 // parts let through, which it knows nothing of.

@@ -206,10 +206,12 @@ void smoothAlong(const Receivers& receivers, std::size_t count, Arriving& found)
 }
 
 // A light of this weight, given at strength 1, traced where it matters; `others` is what the
-// `vertices`, which the receivers begin with, get of all other lights. Empty when stopped.
+// vertices of the mesh, which the receivers begin with, get of all other lights. Empty when
+// stopped.
 std::vector<float> tracedThere(const Light& unit, float weight, const LitForm& lit,
-                               std::size_t vertices, std::span<const float> others,
-                               Accuracy accuracy, const Progress& progress) {
+                               const Mesh& mesh, std::span<const float> others, Accuracy accuracy,
+                               const Progress& progress) {
+    const std::size_t vertices = mesh.positions_mm.size();
     const auto side = static_cast<std::size_t>(lit.form.floor.side);
     const std::vector<std::uint32_t> places =
         whereItMatters(unit, weight, lit, others, chosenReceivers(vertices, side, accuracy));
@@ -226,9 +228,14 @@ std::vector<float> tracedThere(const Light& unit, float weight, const LitForm& l
     if (accuracy == Accuracy::Preview) {
         smoothAlong(fewer, static_cast<std::size_t>(on_floor - places.begin()), found);
     }
-    const std::vector<float> traced = found.irradiance();
-    std::vector<float> values(lit.receivers.count(), 0.0F);
-    for (std::size_t i = 0; i < places.size(); ++i) values[places[i]] = traced[i];
+    const std::size_t count = lit.receivers.count();
+    Arriving there{std::vector<float>(count, 0.0F), std::vector<float>(count, 0.0F)};
+    for (std::size_t i = 0; i < places.size(); ++i) {
+        there.open[places[i]] = found.open[i];
+        there.seen[places[i]] = found.seen[i];
+    }
+    if (accuracy != Accuracy::Preview) settleShadows(mesh, there);
+    std::vector<float> values = there.irradiance();
     if (accuracy == Accuracy::Preview) fillFloor(std::span(values).subspan(vertices), side);
     return values;
 }
@@ -324,8 +331,8 @@ std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const 
         Light unit = plan.lights[l];
         unit.strength = 1.0;
         const std::vector<float> others = sumOfLights(irradiance, weights, seen.points_mm.size());
-        irradiance.of_lights[l] =
-            tracedThere(unit, weights[l], from, seen.vertices.size(), others, accuracy, progress);
+        irradiance.of_lights[l] = tracedThere(unit, weights[l], from, seen.figure->surface.mesh,
+                                              others, accuracy, progress);
         if (irradiance.of_lights[l].empty()) return std::nullopt;
     }
     irradiance.sky_visibility = gathered(before.sky_visibility, seen, vertices);
