@@ -140,7 +140,8 @@ const PictureMaker::Seen& PictureMaker::seenFor(const PictureRequest& request, F
     for (PixelHit& hit : frame.pixels) {
         if (hit.triangle != kNothing) hit.triangle = seen.triangle_at[hit.triangle];
     }
-    return way.seen.emplace(std::move(seen), last.traces, request.camera, std::move(frame));
+    way.seen = Seen{std::move(seen), last.traces, request.camera, std::move(frame)};
+    return *way.seen;
 }
 
 // Whether the last finished picture shows the same from the same place, so that only its light has

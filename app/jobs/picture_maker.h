@@ -55,8 +55,8 @@ class PictureMaker : public QObject {
     };
     // One way to show a plan ahead of its results, and what is kept of the last time.
     struct Following {
-        Accuracy accuracy;
-        int times;  // by how much its pixels are larger
+        Accuracy accuracy = Accuracy::Preview;
+        int times = 1;  // by how much its pixels are larger
         std::optional<Seen> seen;
         std::optional<Image> then;  // what the sharp picture shows, made this way,
         Enlarging how;              // and how they belong together
