@@ -10,9 +10,8 @@ namespace glaukophos {
 namespace {
 
 constexpr std::chrono::milliseconds kRest{80};  // how long the hand must rest
-// Pictures follow the hand on their own: shares, ladders and charts come when it halts, and once in
+// Pictures follow the hand on their own: shares, ladders and charts come when it rests, and once in
 // a while.
-constexpr std::chrono::milliseconds kHalt{50};
 constexpr std::chrono::milliseconds kMeanwhile{450};
 constexpr int kTimesAsLong = 4;  // ... after so many times as long as the last time took
 
@@ -34,7 +33,7 @@ void Evaluator::work(const Request& request, const NewestWins<Request>::Turn& tu
     const bool followed = m_last != nullptr && canFollow(request.plan, *m_last);
     const auto begun = Clock::now();
     const auto wait = std::max<Clock::duration>(kMeanwhile, kTimesAsLong * m_last_took);
-    if (followed && begun - m_last_time < wait && !turn.restsFor(kHalt)) return;
+    if (followed && begun - m_last_time < wait && !turn.restsFor(kRest)) return;
     Advance how;
     how.scored = request.scored;
     how.shown = [this](const EvaluatedPtr& state) { emit evaluated(state); };

@@ -190,7 +190,10 @@ std::optional<Image> PictureMaker::follow(const PictureRequest& request, const P
 std::optional<Image> PictureMaker::followMoving(const PictureRequest& request, const Plan& plan) {
     const bool sharp = isSharpOf(request);
     const bool first = !m_moving.then;  // takes longer, once a drag
-    if (!sharp) m_moving.times = kCoarser;
+    if (!sharp && m_moving.times != kCoarser) {
+        m_moving.times = kCoarser;
+        m_moving.then.reset();  // its pixels were larger
+    }
     QElapsedTimer clock;
     clock.start();
     auto made = follow(request, plan, m_moving, {});

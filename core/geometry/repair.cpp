@@ -171,14 +171,19 @@ bool facesOtherWay(const Triangle& a, std::size_t edge, const Triangle& b) {
 
 void flip(Triangle& triangle) { std::swap(triangle[1], triangle[2]); }
 
+// Across an edge that no third triangle shares; else kNoTriangle.
+std::uint32_t onlyNeighbour(const Neighbours& neighbours, std::size_t triangle, std::size_t edge) {
+    const bool is_crowded = (neighbours.crowded[triangle] >> edge & 1) != 0;
+    return is_crowded ? kNoTriangle : neighbours.across[triangle][edge];
+}
+
 bool allAgree(const Mesh& mesh, const Neighbours& neighbours) {
     std::atomic<bool> agree{true};
     forChunks(mesh.triangles.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t i = begin; i < end && agree; ++i) {
             for (std::size_t k = 0; k < 3; ++k) {
-                const std::uint32_t other = neighbours.across[i][k];
-                const bool is_crowded = (neighbours.crowded[i] >> k & 1) != 0;
-                if (other == kNoTriangle || is_crowded) continue;
+                const std::uint32_t other = onlyNeighbour(neighbours, i, k);
+                if (other == kNoTriangle) continue;
                 if (facesOtherWay(mesh.triangles[i], k, mesh.triangles[other])) agree = false;
             }
         }
@@ -202,9 +207,8 @@ std::size_t makeNeighboursAgree(Mesh& mesh, const Neighbours& neighbours) {
             const std::uint32_t i = queue[at];
             turned += turn[i];
             for (std::size_t k = 0; k < 3; ++k) {
-                const std::uint32_t other = neighbours.across[i][k];
-                const bool is_crowded = (neighbours.crowded[i] >> k & 1) != 0;
-                if (other == kNoTriangle || is_crowded || seen[other]) continue;
+                const std::uint32_t other = onlyNeighbour(neighbours, i, k);
+                if (other == kNoTriangle || seen[other]) continue;
                 seen[other] = true;
                 const bool disagrees = facesOtherWay(mesh.triangles[i], k, mesh.triangles[other]);
                 turn[other] = static_cast<std::uint8_t>(turn[i] ^ (disagrees ? 1U : 0U));

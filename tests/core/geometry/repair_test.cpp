@@ -110,8 +110,8 @@ TEST(Weld, KeepsTheFirstOfEqualCornersInTheirOrder) {
     EXPECT_EQ(triangles[0], triangles[1]);
 }
 
-// Corners on a lattice, as a soup of voxels has them, against a map of the standard library.
-TEST(Weld, OfManyFindsTheSameAsAMap) {
+// Corners on a lattice, as a soup of voxels has them, against a set of the standard library.
+TEST(Weld, OfManyKeepsAsManyPlacesAsASet) {
     constexpr std::uint32_t kTriangles = 60'000;
     std::vector<Vec3> positions;
     std::vector<Triangle> triangles;
