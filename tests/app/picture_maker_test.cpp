@@ -11,6 +11,7 @@ namespace {
 using namespace shapes;
 
 constexpr PixelGrid kGrid{300, 300};
+constexpr int kEnough = 100;  // pictures: until one is finished
 
 EvaluatedPtr worked(const Plan& plan) {
     Advance how;
@@ -18,15 +19,37 @@ EvaluatedPtr worked(const Plan& plan) {
     return advance(plan, nullptr, {}, how);
 }
 
-PictureRequest requestOf(const EvaluatedPtr& evaluated) {
+PictureRequest requestOf(const EvaluatedPtr& evaluated, const PixelGrid& grid = kGrid) {
     PictureRequest request;
     request.evaluated = evaluated;
     request.look.overlay = Overlay::Values;
     const Plan& plan = evaluated->plan;
     request.look.light = plan.lights.size();
-    request.camera = heldCamera(plan.figure->bounds(), plan.view, kGrid);
-    request.grid = kGrid;
+    request.camera = heldCamera(plan.figure->bounds(), plan.view, grid);
+    request.grid = grid;
     return request;
+}
+
+PictureRequest aheadOf(PictureRequest request, const Plan& plan) {
+    request.ahead = std::make_shared<const Plan>(plan);
+    request.moving = true;
+    return request;
+}
+
+// A sky and a lamp over a ball and a post.
+Plan lampLit() {
+    Plan plan = planOf(
+        {box({-9, -9, 0}, {9, 9, 2}), sphere({0, 0, 7}, 4, 48), box({5, -7, 2}, {7, -5, 12})},
+        {"plinth", "ball", "post"});
+    plan.lights = {skyLight(SkyKind::Uniform), lampLight({-8, -8, 6}, 3.0)};
+    plan.lights[0].strength = 0.4;
+    giveIdentities(plan);
+    return plan;
+}
+
+Plan withLampAt(Plan plan, const Vec3& centre_mm) {
+    std::get<Lamp>(plan.lights[1].kind).centre_mm = centre_mm;
+    return plan;
 }
 
 // The pictures of a request, as soon as there are so many, or one that is finished.
@@ -46,22 +69,12 @@ std::vector<QImage> picturesOf(PictureMaker& maker, const PictureRequest& reques
 }
 
 TEST(PictureMaker, AHandThatHaltsIsShownWhatWillSettleBeforeItDoes) {
-    Plan plan = planOf(
-        {box({-9, -9, 0}, {9, 9, 2}), sphere({0, 0, 7}, 4, 48), box({5, -7, 2}, {7, -5, 12})},
-        {"plinth", "ball", "post"});
-    plan.lights = {skyLight(SkyKind::Uniform), lampLight({-8, -8, 6}, 3.0)};
-    plan.lights[0].strength = 0.4;
-    giveIdentities(plan);
+    const Plan plan = lampLit();
     const EvaluatedPtr before = worked(plan);
-    Plan moved = plan;
-    std::get<Lamp>(moved.lights[1].kind).centre_mm = {9, -9, 7};
+    const Plan moved = withLampAt(plan, {9, -9, 7});
     PictureMaker maker;
-    constexpr int kEnough = 100;  // until it is finished
     ASSERT_FALSE(picturesOf(maker, requestOf(before), kEnough).empty());
-    PictureRequest ahead = requestOf(before);
-    ahead.ahead = std::make_shared<const Plan>(moved);
-    ahead.moving = true;
-    const std::vector<QImage> followed = picturesOf(maker, ahead, 2);
+    const std::vector<QImage> followed = picturesOf(maker, aheadOf(requestOf(before), moved), 2);
     ASSERT_EQ(followed.size(), 2U);
     const PictureRequest settled = requestOf(worked(moved));
     const QImage wanted = picturesOf(maker, settled, kEnough).back();
@@ -70,6 +83,28 @@ TEST(PictureMaker, AHandThatHaltsIsShownWhatWillSettleBeforeItDoes) {
     };
     EXPECT_GT(alike(followed[1]), 0.95);
     EXPECT_GT(alike(followed[1]), alike(followed[0]));
+}
+
+// So large that the hand does not wait for fine pixels: they get larger, and fine again for a look
+// that cannot be changed only.
+TEST(PictureMaker, AnotherLookInBetweenMixesNoPixelsOfTwoSizes) {
+    constexpr PixelGrid kLarge{1500, 1500};
+    const Plan plan = lampLit();
+    const PictureRequest sharp = requestOf(worked(plan), kLarge);
+    PictureMaker maker;
+    ASSERT_FALSE(picturesOf(maker, sharp, kEnough).empty());
+    for (const float x : {7.5F, 7.8F, 8.1F, 8.4F, 8.7F}) {
+        ASSERT_FALSE(picturesOf(maker, aheadOf(sharp, withLampAt(plan, {x, -9, 7})), 1).empty());
+    }
+    const Plan moved = withLampAt(plan, {9, -9, 7});
+    PictureRequest bands = sharp;
+    bands.look.overlay = Overlay::Bands;
+    ASSERT_FALSE(picturesOf(maker, aheadOf(bands, moved), 1).empty());
+    const std::vector<QImage> back = picturesOf(maker, aheadOf(sharp, moved), 1);
+    ASSERT_FALSE(back.empty());
+    const PictureRequest settled = requestOf(worked(moved), kLarge);
+    const QImage wanted = picturesOf(maker, settled, kEnough).back();
+    EXPECT_GT(shareAlike(back.front(), wanted, *plan.figure, settled.camera, kLarge, 2.0), 0.85);
 }
 
 }  // namespace
