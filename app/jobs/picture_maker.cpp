@@ -26,6 +26,12 @@ bool worthShowing(int frames, bool sharp_before) {
     return frames == 6 || frames == kFrames || (!sharp_before && (frames == 1 || frames == 3));
 }
 
+QImage onScreen(const Image& made) {
+    QImage picture = toQImage(made);
+    bringToScreen(picture);
+    return picture;
+}
+
 // Nothing is drawn in it that moves with the light.
 bool isSmooth(const LookChoice& look) {
     const bool smooth = look.overlay == Overlay::Colours || look.overlay == Overlay::Values ||
@@ -213,9 +219,7 @@ void PictureMaker::keepSharp(Image picture, const PictureRequest& request) {
     m_halted.then.reset();
 }
 
-void PictureMaker::show(const Image& made, const PictureRequest& request, bool finished) {
-    QImage picture = toQImage(made);
-    bringToScreen(picture);
+void PictureMaker::show(const QImage& picture, const PictureRequest& request, bool finished) {
     emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number, finished);
 }
 
@@ -227,10 +231,10 @@ void PictureMaker::make(const PictureRequest& request,
     if (request.ahead != nullptr || (request.moving && sharp_before)) {
         const Plan& plan = request.ahead != nullptr ? *request.ahead : request.evaluated->plan;
         if (const auto made = followMoving(request, plan)) {
-            show(*made, request, false);
+            show(onScreen(*made), request, false);
             if (request.ahead == nullptr || !turn.restsFor(kHalt)) return;
             const auto fine = follow(request, plan, m_halted, {turn.stop(), {}});
-            if (fine && !turn.isOver()) show(*fine, request, false);
+            if (fine && !turn.isOver()) show(onScreen(*fine), request, false);
             return;
         }
         if (request.ahead != nullptr) return;  // it comes with its results
@@ -249,8 +253,7 @@ void PictureMaker::make(const PictureRequest& request,
         if (worthShowing(accumulation.frames, sharp_before) || last) {
             Image made = encoded(accumulation, figure, request.camera, look);
             if (request.moving) made = enlarged(made, enlargingBy(kCoarser, request.grid));
-            QImage picture = toQImage(made);
-            bringToScreen(picture);
+            QImage picture = onScreen(made);
             if (last && !request.moving && isSmooth(request.look)) {
                 keepSharp(std::move(made), request);
             }
@@ -259,8 +262,7 @@ void PictureMaker::make(const PictureRequest& request,
                 paintBandNumbers(picture, bandLabels(figure, m_frame, look, kNumber_px - 3), look,
                                  kNumber_px);
             }
-            emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number,
-                              last && !request.moving);
+            show(picture, request, last && !request.moving);
         }
         if (turn.isOver()) return;
     }

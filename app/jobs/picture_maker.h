@@ -43,7 +43,7 @@ class PictureMaker : public QObject {
     void make(const PictureRequest& request, const NewestWins<PictureRequest>::Turn& turn);
     const Look& lookFor(const PictureRequest& request, const TracedFrame& frame);
     const TracedFrame& firstFrame(const PictureRequest& request, const PixelGrid& grid);
-    void show(const Image& made, const PictureRequest& request, bool finished);
+    void show(const QImage& picture, const PictureRequest& request, bool finished);
     [[nodiscard]] bool isSharpOf(const PictureRequest& request) const;
 
     // What a frame shows of the figure, by the traces it was made from.

@@ -28,8 +28,8 @@ struct SeenFigure {
 // that corner alone.
 enum class Shown : std::uint8_t { First, Second, Third, No, Whole };
 
-// Of what is not shown one triangle in so many stands for the others: the exposure is known to some
-// per cent with the first, to one with the second, which takes a fifth longer.
+// Of what is not shown one triangle in so many stands for the others. With few of them the exposure
+// is a few per cent off now and then; many take longer.
 inline constexpr std::size_t kFewOfTheOthers = 144;
 inline constexpr std::size_t kManyOfTheOthers = 16;
 
