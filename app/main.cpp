@@ -15,7 +15,10 @@ int main(int argc, char** argv) {
     parser.process(app);
 
     applyTheme(app, themeFrom(parser));
-    MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation));
+    // A plan is read while the window is built. A figure is shown as soon as it is read, for which
+    // the window has to be there.
+    const QString plan = planFrom(parser);
+    MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation), plan);
     std::unique_ptr<Script> script;
     if (const ScriptOptions options = scriptOptionsFrom(parser); options.isAsked()) {
         script = std::make_unique<Script>(window, options);
@@ -25,6 +28,6 @@ int main(int argc, char** argv) {
     QObject::connect(&window.loader(), &Loader::loaded, &window,
                      [&] { applyOptions(parser, window); });
     window.show();
-    window.openFiles(parser.positionalArguments());
+    if (plan.isEmpty()) window.openFiles(parser.positionalArguments());
     return QApplication::exec();
 }

@@ -62,6 +62,8 @@ void Document::open(const Plan& opened, const QString& path, const BenchLog& log
     emit modifiedChanged();
 }
 
+void Document::markUnsaved() { m_undo.resetClean(); }
+
 void Document::markSaved(const QString& path) {
     m_path = path;
     m_undo.setClean();

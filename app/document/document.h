@@ -30,6 +30,7 @@ class Document : public QObject {
     void open(const Plan& opened, const QString& path, const BenchLog& log = {});
     [[nodiscard]] const QString& path() const { return m_path; }
     void markSaved(const QString& path);
+    void markUnsaved();
     [[nodiscard]] bool isModified() const { return !m_undo.isClean(); }
 
     // Changes the plan by one command named `text`. Edits with the same `merge_key` (not 0) within

@@ -1,6 +1,7 @@
 // Written twenty seconds after a change, by a thread of its own.
 #include "app/document/recovery.h"
 
+#include <QDateTime>
 #include <QDir>
 #include <QFile>
 #include <tuple>
@@ -11,6 +12,7 @@ namespace glaukophos {
 namespace {
 
 constexpr int kDelay_ms = 20'000;
+const QString kLeftBehind = QStringLiteral("left-behind-%1.glauk");  // %1: a time that sorts
 
 }  // namespace
 
@@ -24,6 +26,9 @@ Recovery::Recovery(Document& document, const QString& folder, QObject* parent)
               std::ignore = savePlan(kept.plan, path, kept.log);
           },
           [](const QString& /*sentence*/) {}) {
+    const QString time =
+        QDateTime::currentDateTimeUtc().toString(QStringLiteral("yyyyMMddhhmmsszzz"));
+    QFile::rename(file(), m_folder + QLatin1Char('/') + kLeftBehind.arg(time));
     m_timer.setSingleShot(true);
     m_timer.setInterval(kDelay_ms);
     connect(&m_timer, &QTimer::timeout, this, &Recovery::keepNow);
@@ -39,7 +44,18 @@ Recovery::Recovery(Document& document, const QString& folder, QObject* parent)
 
 QString Recovery::file() const { return m_folder + QStringLiteral("/unsaved.glauk"); }
 
-QString Recovery::leftBehind() const { return QFile::exists(file()) ? file() : QString(); }
+QString Recovery::leftBehind() const {
+    const QStringList left = QDir(m_folder).entryList({kLeftBehind.arg(QLatin1Char('*'))},
+                                                      QDir::Files, QDir::Name | QDir::Reversed);
+    return left.isEmpty() ? QString() : m_folder + QLatin1Char('/') + left.front();
+}
+
+void Recovery::forgetLeftBehind() { QFile::remove(leftBehind()); }
+
+void Recovery::takeLeftBehind() {
+    forget();
+    QFile::rename(leftBehind(), file());
+}
 
 void Recovery::forget() {
     m_timer.stop();

@@ -16,10 +16,15 @@ class Recovery : public QObject {
   public:
     Recovery(Document& document, const QString& folder, QObject* parent = nullptr);
 
-    // The copy left by a run that did not end properly; empty when there is none.
+    // The newest copy left by a run that did not end properly; empty when there is none. It stays
+    // until it is answered for, whatever is opened or saved in between.
     [[nodiscard]] QString leftBehind() const;
-    void forget();   // deletes the copy
-    void keepNow();  // writes the copy at once, in the background
+    void forgetLeftBehind();
+    // What was left behind is the open plan from now on.
+    void takeLeftBehind();
+
+    void forget();   // deletes the copy of the open plan
+    void keepNow();  // writes it at once, in the background
 
   private:
     [[nodiscard]] QString file() const;

@@ -1,6 +1,7 @@
 // Pages and stages are named by a word each, in the order in which the window shows them.
 #include "app/scripts/options.h"
 
+#include <QFileInfo>
 #include <QSettings>
 
 #include "app/widgets/text.h"
@@ -144,6 +145,14 @@ ThemeKind themeFrom(const QCommandLineParser& parser) {
         if (wanted == q(kThemeKeys.at(i))) return static_cast<ThemeKind>(i);
     }
     return ThemeKind::Plaster;
+}
+
+QString planFrom(const QCommandLineParser& parser) {
+    const QStringList files = parser.positionalArguments();
+    if (files.size() != 1) return {};
+    const QString ending = QFileInfo(files.front()).suffix().toLower();
+    const bool is_plan = ending == QStringLiteral("glauk") || ending == QStringLiteral("json");
+    return is_plan ? files.front() : QString();
 }
 
 void applyOptions(const QCommandLineParser& parser, MainWindow& window) {

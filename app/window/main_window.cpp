@@ -21,9 +21,8 @@ constexpr const char* kProfileSetting = "screen/profile";
 
 }  // namespace
 
-MainWindow::MainWindow(const QString& folder, QWidget* parent)
-    : QMainWindow(parent),
-      m_recovery(m_document, folder),
+MainWindow::MainWindow(const QString& folder, const QString& plan)
+    : m_recovery(m_document, folder),
       m_own_rack(m_document, folder),
       m_log(m_document, folder),
       m_recent(folder),
@@ -43,13 +42,15 @@ MainWindow::MainWindow(const QString& folder, QWidget* parent)
     setWindowIcon(QIcon(QStringLiteral(":/icons/app.svg")));
     setAcceptDrops(true);
     resize(1280, 800);
+    connectLoader();
+    if (!plan.isEmpty()) openFiles({plan});
 
     auto* central = new QWidget(this);
     auto* row = new QHBoxLayout(central);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
     row->addWidget(buildRail());
-    row->addWidget(buildMiddle(), 1);
+    row->addWidget(buildMiddle(central), 1);
     setCentralWidget(central);
 
     m_bench = new BenchWindow(m_document, folder, this);
@@ -59,7 +60,6 @@ MainWindow::MainWindow(const QString& folder, QWidget* parent)
     connect(m_view, &FigureView::problem, m_banner, &Banner::showMessage);
     connect(&m_document, &Document::problem, m_banner, &Banner::showMessage);
     buildMenus();
-    connectLoader();
     connectStart();
     connect(&m_document, &Document::changed, this, [this] { updateActions(); });
     connect(&m_document, &Document::modifiedChanged, this, &MainWindow::updateTitle);
@@ -126,9 +126,13 @@ void MainWindow::connectLoader() {
                 Plan& plan = opened->plan;
                 // A new figure is planned with the painter's own paints.
                 if (path.isEmpty()) plan.rack = m_own_rack.last().value_or(plan.rack);
-                const bool is_copy =
-                    !path.isEmpty() && (path == m_recovery.leftBehind() || path == m_example);
+                const bool is_left = !path.isEmpty() && path == m_recovery.leftBehind();
+                const bool is_copy = is_left || (!path.isEmpty() && path == m_example);
                 m_document.open(plan, is_copy ? QString() : path, opened->log);
+                if (is_left) {
+                    m_recovery.takeLeftBehind();
+                    m_document.markUnsaved();
+                }
                 noteRecent();
                 updateTitle();
                 if (isStudySheet(*plan.figure->form)) {

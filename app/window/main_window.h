@@ -41,8 +41,9 @@ class MainWindow : public QMainWindow {
     Q_OBJECT
 
   public:
-    // Copies of unsaved work and the painter's rack are kept in `folder`.
-    explicit MainWindow(const QString& folder, QWidget* parent = nullptr);
+    // Copies of unsaved work and the painter's rack are kept in `folder`. The file `plan`, if any,
+    // is read while the window is being built.
+    explicit MainWindow(const QString& folder, const QString& plan = {});
 
     [[nodiscard]] Document& document() { return m_document; }
     [[nodiscard]] FigureView& figureView() { return *m_view; }
@@ -101,7 +102,7 @@ class MainWindow : public QMainWindow {
     QWidget* buildRail();
     QWidget* buildTopBar();
     QWidget* buildCaption();
-    QWidget* buildMiddle();
+    QWidget* buildMiddle(QWidget* parent);
     QWidget* buildPanels();
     QWidget* buildFoot();
     void connectPanels();

@@ -127,7 +127,7 @@ void MainWindow::offerRecovery() {
     if (file.isEmpty()) return;
     m_banner->showQuestion(
         tr("The last run ended before its changes were saved. Open them?"), tr("Open them"),
-        [this, file] { openFiles({file}); }, [this] { m_recovery.forget(); });
+        [this, file] { openFiles({file}); }, [this] { m_recovery.forgetLeftBehind(); });
 }
 
 bool MainWindow::mayDiscard() {

@@ -106,8 +106,10 @@ QWidget* MainWindow::buildCaption() {
     return bar;
 }
 
-QWidget* MainWindow::buildMiddle() {
-    auto* middle = new QWidget(this);
+// Whatever is built stands where it belongs from the start: every move to another parent makes Qt
+// look up the style of all that is inside once more.
+QWidget* MainWindow::buildMiddle(QWidget* parent) {
+    auto* middle = new QWidget(parent);
     auto* column = new QVBoxLayout(middle);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -148,7 +150,7 @@ QWidget* MainWindow::buildMiddle() {
 }
 
 QWidget* MainWindow::buildPanels() {
-    m_side = new QWidget(this);
+    m_side = new QWidget(m_split);
     m_side->setMinimumWidth(kNarrowestPanel_px);
     m_side->setMaximumWidth(kWidestPanel_px);
     auto* column = new QVBoxLayout(m_side);
@@ -158,12 +160,12 @@ QWidget* MainWindow::buildPanels() {
     column->addWidget(m_panels, 1);
     m_panels->setObjectName(QStringLiteral("panel"));
     m_panels->setAttribute(Qt::WA_StyledBackground);
-    m_figure_panel = new FigurePanel(m_document, m_loader, *m_view, this);
-    m_lights_panel = new LightsPanel(m_document, this);
-    m_values_panel = new ValuesPanel(m_document, *m_view, this);
-    m_colours_panel = new ColoursPanel(m_document, *m_view, this);
-    m_steps_panel = new StepsPanel(m_document, *m_view, m_log, this);
-    m_review_panel = new ReviewPanel(m_document, *m_view, *m_photo_view, m_log, this);
+    m_figure_panel = new FigurePanel(m_document, m_loader, *m_view, m_panels);
+    m_lights_panel = new LightsPanel(m_document, m_panels);
+    m_values_panel = new ValuesPanel(m_document, *m_view, m_panels);
+    m_colours_panel = new ColoursPanel(m_document, *m_view, m_panels);
+    m_steps_panel = new StepsPanel(m_document, *m_view, m_log, m_panels);
+    m_review_panel = new ReviewPanel(m_document, *m_view, *m_photo_view, m_log, m_panels);
     for (StagePanel* panel :
          std::initializer_list<StagePanel*>{m_figure_panel, m_lights_panel, m_values_panel,
                                             m_colours_panel, m_steps_panel, m_review_panel}) {

@@ -121,15 +121,24 @@ Surroundings surroundingsOf(const Mesh& mesh, float radius, float edge_mm) {
         }
     });
     around.starts.push_back(0);
-    for (std::uint32_t v = 0; v < count; ++v) {
-        for (const std::uint32_t place : found[v]) {
-            const float share = (around.places.at_mm[place] - mesh.positions_mm[v]).norm() / radius;
-            around.near.push_back(place);
-            around.weights.push_back(around.places.areas_mm2[place] *
-                                     std::exp(-2.0F * share * share));
-        }
-        around.starts.push_back(static_cast<std::uint32_t>(around.near.size()));
+    for (const std::vector<std::uint32_t>& near : found) {
+        around.starts.push_back(around.starts.back() + static_cast<std::uint32_t>(near.size()));
     }
+    around.near.resize(around.starts.back());
+    around.weights.resize(around.starts.back());
+    forChunks(count, {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            std::size_t i = around.begin(v);
+            for (const std::uint32_t place : found[v]) {
+                const float share =
+                    (around.places.at_mm[place] - mesh.positions_mm[v]).norm() / radius;
+                around.near[i] = place;
+                around.weights[i] =
+                    around.places.areas_mm2[place] * std::exp(-2.0F * share * share);
+                ++i;
+            }
+        }
+    });
     return around;
 }
 

@@ -90,17 +90,19 @@ Result<RaisedForm> raisedForm(const Form& form, const std::vector<PaintedVolume>
     return raised;
 }
 
-SkyTable skyOver(const RaisedForm& raised, const SkyTable& table, float offset_mm,
-                 const Progress& progress) {
+SkyTable skyOver(const RaisedForm& raised, const SkyTable& table, const SkyTable& before,
+                 float offset_mm, const Progress& progress) {
     std::vector<Vec3> points;
     std::vector<Vec3> normals;
     points.reserve(raised.near.size());
     normals.reserve(raised.near.size());
+    SkyTable anew;
+    anew.rounds = before.rounds;
     for (const std::uint32_t r : raised.near) {
         points.push_back(raised.points_mm[r]);
         normals.push_back(raised.normals[r]);
+        if (before.rounds > 0) anew.bits.push_back(before.bits[r]);
     }
-    SkyTable anew;
     while (anew.rounds < table.rounds) {
         if (!traceNextRound(anew, {points, normals, offset_mm}, *raised.occluders, progress)) {
             return {};

@@ -29,9 +29,10 @@ RaisedForm turnedForm(const Form& form, const std::vector<PaintedVolume>& volume
 // All of it. Fails when memory runs out.
 Result<RaisedForm> raisedForm(const Form& form, const std::vector<PaintedVolume>& volumes);
 
-// `table`, with the directions traced anew for the receivers that see another sky. Empty when
+// `table`, with the directions traced anew for the receivers that see another sky. `before` is what
+// this gave for fewer rounds of the table, or empty: those are not traced again. Empty when
 // stopped.
-SkyTable skyOver(const RaisedForm& raised, const SkyTable& table, float offset_mm,
-                 const Progress& progress);
+SkyTable skyOver(const RaisedForm& raised, const SkyTable& table, const SkyTable& before,
+                 float offset_mm, const Progress& progress);
 
 }  // namespace glaukophos

@@ -98,11 +98,12 @@ class Pipeline {
             if (!traceBounces()) return false;
             publish(Finish::Settled);
         }
+        if (m_traces.table->rounds == kSkyRounds) return !stopped();
         while (m_traces.table->rounds < kSkyRounds) {
-            if (!traceRound() || !traceLights(Accuracy::Preview, quiet)) return false;
-            const int rounds = m_traces.table->rounds;
-            if (rounds == 3 || rounds == kSkyRounds) publish(Finish::Settled);
+            if (!traceRound()) return false;
         }
+        if (!traceLights(Accuracy::Preview, quiet)) return false;
+        publish(Finish::Settled);
         return !stopped();
     }
 

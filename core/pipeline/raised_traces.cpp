@@ -41,8 +41,10 @@ bool raiseVolumes(const Plan& plan, Traces& traces, const Progress& progress) {
     }
     const int rounds = traces.table->rounds;
     if (traces.raised_table != nullptr && traces.raised_table->rounds == rounds) return true;
-    SkyTable over =
-        skyOver(*traces.raised, *traces.table, plan.figure->form->receivers().offset_mm, progress);
+    const SkyTable none;
+    SkyTable over = skyOver(*traces.raised, *traces.table,
+                            traces.raised_table != nullptr ? *traces.raised_table : none,
+                            plan.figure->form->receivers().offset_mm, progress);
     if (over.rounds != rounds) return false;
     traces.raised_table = std::make_shared<const SkyTable>(std::move(over));
     return true;

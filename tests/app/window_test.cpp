@@ -337,21 +337,28 @@ TEST_F(WindowTest, UnsavedChangesAreAskedAboutBeforeClosing) {
 }
 
 TEST_F(WindowTest, UnsavedWorkSurvivesACrash) {
+    const QString kept = path(QStringLiteral("recovery/unsaved.glauk"));
+    const QString other = path(QStringLiteral("other.glauk"));
     openScene();
+    ASSERT_TRUE(savePlan(document().plan(), other.toStdString()));
     document().selectLight(1);
     child<NumberField>("hour")->box().setValue(7);
     m_window->recovery().keepNow();
-    ASSERT_TRUE(waitFor([this] { return !m_window->recovery().leftBehind().isEmpty(); }));
-    // A second window, as after a crash of the first, offers the copy.
-    MainWindow next(path(QStringLiteral("recovery")));
+    ASSERT_TRUE(waitFor([&] { return QFile::exists(kept); }));
+    // A second window, as after a crash of the first, offers the copy, whatever was opened first.
+    MainWindow next(path(QStringLiteral("recovery")), other);
     next.show();
     next.offerRecovery();
+    ASSERT_TRUE(waitFor([&] { return next.document().isOpen(); }));
     EXPECT_TRUE(next.banner().text().contains(u"last run"));
     QTest::mouseClick(next.findChild<QPushButton*>(QStringLiteral("bannerYes")), Qt::LeftButton);
-    ASSERT_TRUE(waitFor([&] { return next.document().isOpen(); }));
-    EXPECT_NEAR(moonOf(next.document().plan()).direction.hour, 7, 1e-9);
+    ASSERT_TRUE(waitFor([&] { return moonOf(next.document().plan()).direction.hour == 7; }));
     EXPECT_TRUE(next.document().path().isEmpty());  // saving asks for a place
-    next.document().undoStack().setClean();
+    EXPECT_TRUE(next.document().isModified());
+    EXPECT_TRUE(QFile::exists(kept));  // until it is saved, or not wanted
+    next.document().markSaved(path(QStringLiteral("saved.glauk")));
+    EXPECT_FALSE(QFile::exists(kept));
+    EXPECT_TRUE(next.recovery().leftBehind().isEmpty());
     next.close();
 }
 

@@ -3,6 +3,7 @@
 
 #include <cmath>
 
+#include "core/lighting/raised_form.h"
 #include "core/pipeline/advance.h"
 #include "tests/support/evaluated.h"
 #include "tests/support/shapes.h"
@@ -134,6 +135,24 @@ TEST(PaintedVolume, WhatIsShownAtOnceIsCloseToWhatSettles) {
         for (std::size_t v = 0; v < early.size(); ++v) difference += std::abs(early[v] - late[v]);
         EXPECT_LT(difference / static_cast<double>(early.size()), 0.01);
     }
+}
+
+TEST(PaintedVolume, ItsSkyGrowsByRoundsToWhatItIsAtOnce) {
+    Plan plan = litPlate(35);
+    plan.volumes = {bump(0.6, 4.0)};
+    const Form& form = *plan.figure->form;
+    const auto raised = raisedForm(form, plan.volumes);
+    ASSERT_TRUE(raised);
+    const float offset_mm = form.receivers().offset_mm;
+    SkyTable table;
+    SkyTable grown;
+    while (table.rounds < kSkyRounds) {
+        ASSERT_TRUE(traceNextRound(table, form.receivers(), form.occluders, {}));
+        grown = skyOver(*raised, table, grown, offset_mm, {});
+        ASSERT_EQ(grown.rounds, table.rounds);
+    }
+    EXPECT_EQ(grown.bits, skyOver(*raised, table, {}, offset_mm, {}).bits);
+    EXPECT_NE(grown.bits, table.bits);
 }
 
 TEST(PaintedVolume, WhatMakesNoSenseIsSaid) {
