@@ -2,6 +2,7 @@
 #include "core/figure/stance.h"
 
 #include <fmt/format.h>
+#include <tbb/parallel_for.h>
 
 #include <algorithm>
 #include <array>
@@ -114,17 +115,18 @@ Eigen::Matrix3f turnToUp(const Vec3& from) {
 Eigen::Matrix3f uprightTurn(const Mesh& mesh, bool y_is_up) {
     const std::array<Vec3, 6> ways = {Vec3(0, 0, 1),  Vec3(0, 1, 0),  Vec3(1, 0, 0),
                                       Vec3(0, 0, -1), Vec3(0, -1, 0), Vec3(-1, 0, 0)};
-    Vec3 best = y_is_up ? ways[1] : ways[0];
-    if (y_is_up) return turnToUp(best);
+    if (y_is_up) return turnToUp(ways[1]);
+    Vec3 best = ways[0];
     // A figure may have no flat base at all: then a small flat place on its back says nothing.
     constexpr double kLeastBase = 0.15;  // of the footprint it would stand on
-    double most = 2.0 * flatUnderside(mesh, best);
-    for (const Vec3& way : ways) {
-        if (way == best) continue;
-        const double flat = flatUnderside(mesh, way);
-        if (flat > most * 1.001 && flat > kLeastBase * footprint(mesh, way)) {
-            most = flat;
-            best = way;
+    std::array<double, ways.size()> flat{};
+    tbb::parallel_for(std::size_t{0}, ways.size(),
+                      [&](std::size_t i) { flat.at(i) = flatUnderside(mesh, ways.at(i)); });
+    double most = 2.0 * flat[0];
+    for (std::size_t i = 1; i < ways.size(); ++i) {
+        if (flat.at(i) > most * 1.001 && flat.at(i) > kLeastBase * footprint(mesh, ways.at(i))) {
+            most = flat.at(i);
+            best = ways.at(i);
         }
     }
     return turnToUp(best);

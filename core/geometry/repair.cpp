@@ -266,8 +266,10 @@ std::vector<bool> enclosing(const Mesh& mesh, const Neighbours& neighbours, cons
 // inwards. Returns how many.
 std::size_t turnInsideOut(Mesh& mesh, const Connected& connected) {
     const Pieces& pieces = connected.pieces;
-    const std::vector<double> volumes = volumesOf(mesh, pieces);
-    const std::vector<bool> encloses = enclosing(mesh, connected.neighbours, pieces);
+    std::vector<double> volumes;
+    std::vector<bool> encloses;
+    tbb::parallel_invoke([&] { volumes = volumesOf(mesh, pieces); },
+                         [&] { encloses = enclosing(mesh, connected.neighbours, pieces); });
     const auto inside = [](const Bounds& a, const Bounds& b) {
         return (a.low.array() > b.low.array()).all() && (a.high.array() < b.high.array()).all();
     };

@@ -36,8 +36,8 @@ Prepared prepared(Mesh piece, double keep, float edge_mm, const SurfaceOptions& 
         const auto target =
             static_cast<std::size_t>(keep * static_cast<double>(piece.triangles.size()));
         if (piece.triangles.size() > kManyTriangles) {
-            deviation =
-                simplifyInSlices(piece, 2 * target, 0.5F * options.max_deviation_mm, progress);
+            deviation = simplifyInSlices(piece, target + target / 2,
+                                         0.5F * options.max_deviation_mm, progress);
             if (progress.stopped()) return {};
         }
         deviation += simplify(piece.positions_mm, piece.triangles, target,

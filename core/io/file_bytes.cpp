@@ -9,7 +9,6 @@
 #include <cerrno>
 #include <cstdio>
 #include <cstring>
-#include <fstream>
 
 namespace glaukophos {
 namespace fs = std::filesystem;
@@ -34,7 +33,7 @@ bool writeAll(int descriptor, std::string_view bytes) {
 
 }  // namespace
 
-Result<std::vector<char>> readBytes(const fs::path& file, std::uintmax_t largest) {
+Result<std::ifstream> openBytes(const fs::path& file, std::uintmax_t largest) {
     std::error_code error;
     const fs::file_status status = fs::status(file, error);
     if (!fs::exists(status)) {
@@ -58,9 +57,17 @@ Result<std::vector<char>> readBytes(const fs::path& file, std::uintmax_t largest
         return fail(ErrorCode::NoPermission,
                     fmt::format("{} may not be read. Check its permissions.", file.string()));
     }
-    std::vector<char> bytes(size);
-    stream.read(bytes.data(), static_cast<std::streamsize>(size));
-    bytes.resize(static_cast<std::size_t>(stream.gcount()));
+    return stream;
+}
+
+Result<std::vector<char>> readBytes(const fs::path& file, std::uintmax_t largest) {
+    auto stream = openBytes(file, largest);
+    if (!stream) return tl::unexpected(stream.error());
+    std::error_code error;
+    const std::uintmax_t size = fs::file_size(file, error);
+    std::vector<char> bytes(error ? 0 : size);
+    stream->read(bytes.data(), static_cast<std::streamsize>(bytes.size()));
+    bytes.resize(static_cast<std::size_t>(stream->gcount()));
     return bytes;
 }
 

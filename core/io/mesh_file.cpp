@@ -7,7 +7,6 @@
 #include <array>
 #include <cmath>
 #include <cstring>
-#include <fstream>
 
 #include "core/geometry/clean.h"
 #include "core/io/file_bytes.h"
@@ -31,6 +30,62 @@ std::uint32_t triangleCountOf(std::span<const char> bytes) {
 bool fitsItsCount(std::span<const char> start, std::uintmax_t size) {
     const std::uintmax_t told = kStlHeader + kStlTriangle * std::uintmax_t{triangleCountOf(start)};
     return size >= told && size < told + kStlTriangle;
+}
+
+tl::unexpected<Error> cutShort(const std::string& name) {
+    return fail(ErrorCode::BadInput,
+                fmt::format("{} is cut short or is not a binary STL file. Export it again.", name));
+}
+
+// Appends triangles with corners of their own. Each takes twelve floats (normal, three corners) and
+// two bytes, little endian.
+void addStlTriangles(Mesh& mesh, std::span<const char> bytes) {
+    std::size_t next = mesh.triangles.size();
+    mesh.positions_mm.resize(3 * (next + bytes.size() / kStlTriangle));
+    for (std::size_t at = 0; at < bytes.size(); at += kStlTriangle, ++next) {
+        std::memcpy(mesh.positions_mm[3 * next].data(), &bytes[at + 12], 36);
+        const auto first = static_cast<std::uint32_t>(3 * next);
+        mesh.triangles.push_back({first, first + 1, first + 2});
+    }
+}
+
+Mesh roomFor(std::size_t triangles) {
+    Mesh mesh;
+    mesh.positions_mm.reserve(3 * triangles);
+    mesh.triangles.reserve(triangles);
+    return mesh;
+}
+
+// A block at a time: the bytes of a large file beside its mesh would take as much memory again.
+Result<Mesh> readBinaryStl(const fs::path& file, const Progress& progress) {
+    constexpr std::size_t kBlock = 20'000;  // triangles
+    auto stream = openBytes(file, kLargestMeshFile);
+    if (!stream) return tl::unexpected(stream.error());
+    std::array<char, kStlHeader> start{};
+    stream->read(start.data(), start.size());
+    std::error_code error;
+    const std::uintmax_t size = fs::file_size(file, error);
+    if (!*stream || error || !fitsItsCount(start, size)) return cutShort(file.filename().string());
+    const std::size_t count = triangleCountOf(start);
+    Mesh mesh = roomFor(count);
+    std::vector<char> block(kStlTriangle * kBlock);
+    while (mesh.triangles.size() < count) {
+        const std::size_t next = std::min(kBlock, count - mesh.triangles.size());
+        const std::span<const char> bytes(block.data(), next * kStlTriangle);
+        stream->read(block.data(), static_cast<std::streamsize>(bytes.size()));
+        if (!*stream) return cutShort(file.filename().string());
+        addStlTriangles(mesh, bytes);
+        progress.at(static_cast<double>(mesh.triangles.size()) / static_cast<double>(count));
+        if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
+    }
+    return mesh;
+}
+
+std::vector<NamedMesh> alone(Mesh mesh, const fs::path& file) {
+    std::vector<NamedMesh> meshes(1);
+    meshes[0].name = file.stem().string();
+    meshes[0].mesh = std::move(mesh);
+    return meshes;
 }
 
 // Several meshes of one name (the materials of one group) are one part.
@@ -63,10 +118,10 @@ void dropEmptyParts(ImportedFigure& figure) {
 
 // From kMostPieces on, the small pieces share one part.
 void divideIntoPieces(ImportedFigure& figure) {
+    if (figure.repair.pieces == 1) return;
     const auto pieces = connectedPieces(figure.mesh.positions_mm.size(), figure.mesh.triangles);
     const std::size_t count = 1 + *std::ranges::max_element(pieces);
     const std::size_t parts = std::min(count, kMostPieces);
-    if (parts == 1) return;
     const ImportedPart whole = figure.parts.front();
     figure.parts.clear();
     for (std::size_t p = 0; p < parts; ++p) {
@@ -96,22 +151,10 @@ bool isBinaryStl(const fs::path& file) {
 }
 
 Result<Mesh> parseBinaryStl(std::span<const char> bytes, const std::string& name) {
-    if (!looksLikeBinaryStl(bytes)) {
-        return fail(
-            ErrorCode::BadInput,
-            fmt::format("{} is cut short or is not a binary STL file. Export it again.", name));
-    }
+    if (!looksLikeBinaryStl(bytes)) return cutShort(name);
     const std::size_t count = triangleCountOf(bytes);
-    Mesh mesh;
-    mesh.positions_mm.resize(count * 3);
-    mesh.triangles.resize(count);
-    for (std::size_t i = 0; i < count; ++i) {
-        // Twelve floats (normal, three corners) and two bytes, little endian.
-        const char* corners = bytes.data() + kStlHeader + i * kStlTriangle + 12;
-        std::memcpy(mesh.positions_mm[3 * i].data(), corners, 36);
-        const auto first = static_cast<std::uint32_t>(3 * i);
-        mesh.triangles[i] = {first, first + 1, first + 2};
-    }
+    Mesh mesh = roomFor(count);
+    addStlTriangles(mesh, bytes.subspan(kStlHeader, count * kStlTriangle));
     return mesh;
 }
 
@@ -125,11 +168,23 @@ Result<std::vector<NamedMesh>> parseMeshes(const fs::path& file, std::span<const
     if (!looksLikeBinaryStl(bytes)) return readInOwnProcess(file, bytes, progress);
     auto mesh = parseBinaryStl(bytes, name);
     if (!mesh) return tl::unexpected(mesh.error());
-    std::vector<NamedMesh> meshes(1);
-    meshes[0].name = file.stem().string();
-    meshes[0].mesh = std::move(*mesh);
-    return meshes;
+    return alone(std::move(*mesh), file);
 }
+
+namespace {
+
+Result<std::vector<NamedMesh>> readMeshesOf(const fs::path& file, const Progress& progress) {
+    if (isBinaryStl(file)) {
+        auto mesh = readBinaryStl(file, progress);
+        if (!mesh) return tl::unexpected(mesh.error());
+        return alone(std::move(*mesh), file);
+    }
+    const auto bytes = readBytes(file, kLargestMeshFile);
+    if (!bytes) return tl::unexpected(bytes.error());
+    return parseMeshes(file, *bytes, progress);
+}
+
+}  // namespace
 
 Result<ImportedFigure> assembleFigure(std::vector<NamedMesh> meshes, Division division,
                                       const std::string& source, const Progress& progress) {
@@ -157,12 +212,10 @@ Result<std::vector<NamedMesh>> readMeshes(std::span<const fs::path> files,
     std::vector<NamedMesh> meshes;
     double done = 0.0;
     for (const fs::path& file : files) {
-        const auto bytes = readBytes(file, kLargestMeshFile);
-        if (!bytes) return tl::unexpected(bytes.error());
-        auto read = parseMeshes(
-            file, *bytes, {progress.stop, [&](double fraction) {
-                               progress.at((done + fraction) / static_cast<double>(files.size()));
-                           }});
+        auto read = readMeshesOf(
+            file, {progress.stop, [&](double fraction) {
+                       progress.at((done + fraction) / static_cast<double>(files.size()));
+                   }});
         if (!read) return tl::unexpected(read.error());
         std::ranges::move(*read, std::back_inserter(meshes));
         if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
