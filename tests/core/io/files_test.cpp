@@ -1,12 +1,14 @@
 #include <gtest/gtest.h>
 #include <unistd.h>
 
+#include <algorithm>
 #include <cstring>
 #include <filesystem>
 #include <fstream>
 
 #include "core/io/csv.h"
 #include "core/io/file_bytes.h"
+#include "core/io/mesh_file.h"
 #include "core/io/plan_file.h"
 #include "core/io/tables_csv.h"
 #include "core/painted/spot.h"
@@ -52,6 +54,29 @@ TEST_F(Files, BinaryStlComesBackAsItWas) {
     EXPECT_EQ(plan->figure->form->imported.mesh.positions_mm.size(), 8U);
     EXPECT_EQ(plan->lights.size(), 3U);  // a starting plan: sky, moon, lamp
     EXPECT_EQ(plan->parts[0].local_colour, Part{}.local_colour);
+}
+
+TEST_F(Files, ALargeStlReadByBlocksIsWhatItIsAtOnce) {
+    const std::string bytes = binaryStl(meshOf({sphere({0, 0, 9}, 8, 200)}), "ball");
+    const auto at_once = parseBinaryStl({bytes.data(), bytes.size()}, "ball");
+    ASSERT_TRUE(at_once);
+    ASSERT_GT(at_once->triangles.size(), 45'000U);  // three blocks
+    const std::vector<fs::path> files = {write("ball.stl", bytes)};
+    std::vector<double> told;
+    const auto read = readMeshes(files, {{}, [&](double done) { told.push_back(done); }});
+    ASSERT_TRUE(read);
+    ASSERT_EQ(read->size(), 1U);
+    EXPECT_EQ(read->front().name, "ball");
+    EXPECT_EQ(read->front().mesh.positions_mm, at_once->positions_mm);
+    EXPECT_EQ(read->front().mesh.triangles, at_once->triangles);
+    EXPECT_TRUE(std::ranges::is_sorted(told));
+    EXPECT_GE(told.size(), 3U);
+
+    std::stop_source stop;
+    const auto stopped =
+        readMeshes(files, {stop.get_token(), [&](double) { stop.request_stop(); }});
+    ASSERT_FALSE(stopped);
+    EXPECT_EQ(stopped.error().code, ErrorCode::Cancelled);
 }
 
 TEST_F(Files, LoosePiecesBecomeParts) {
