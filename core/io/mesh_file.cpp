@@ -7,6 +7,7 @@
 #include <array>
 #include <cmath>
 #include <cstring>
+#include <optional>
 
 #include "core/geometry/clean.h"
 #include "core/io/file_bytes.h"
@@ -56,17 +57,24 @@ Mesh roomFor(std::size_t triangles) {
     return mesh;
 }
 
+// How many triangles follow in a file that begins and ends as a binary STL does; else nothing.
+std::optional<std::size_t> readStlHeader(std::ifstream& stream, const fs::path& file) {
+    std::array<char, kStlHeader> start{};
+    if (!stream.read(start.data(), start.size())) return std::nullopt;
+    std::error_code error;
+    const std::uintmax_t size = fs::file_size(file, error);
+    if (error || !fitsItsCount(start, size)) return std::nullopt;
+    return triangleCountOf(start);
+}
+
 // A block at a time: the bytes of a large file beside its mesh would take as much memory again.
 Result<Mesh> readBinaryStl(const fs::path& file, const Progress& progress) {
     constexpr std::size_t kBlock = 20'000;  // triangles
     auto stream = openBytes(file, kLargestMeshFile);
     if (!stream) return tl::unexpected(stream.error());
-    std::array<char, kStlHeader> start{};
-    stream->read(start.data(), start.size());
-    std::error_code error;
-    const std::uintmax_t size = fs::file_size(file, error);
-    if (!*stream || error || !fitsItsCount(start, size)) return cutShort(file.filename().string());
-    const std::size_t count = triangleCountOf(start);
+    const auto told = readStlHeader(*stream, file);
+    if (!told) return cutShort(file.filename().string());
+    const std::size_t count = *told;
     Mesh mesh = roomFor(count);
     std::vector<char> block(kStlTriangle * kBlock);
     while (mesh.triangles.size() < count) {
@@ -86,6 +94,17 @@ std::vector<NamedMesh> alone(Mesh mesh, const fs::path& file) {
     meshes[0].name = file.stem().string();
     meshes[0].mesh = std::move(mesh);
     return meshes;
+}
+
+Result<std::vector<NamedMesh>> readMeshesOf(const fs::path& file, const Progress& progress) {
+    if (isBinaryStl(file)) {
+        auto mesh = readBinaryStl(file, progress);
+        if (!mesh) return tl::unexpected(mesh.error());
+        return alone(std::move(*mesh), file);
+    }
+    const auto bytes = readBytes(file, kLargestMeshFile);
+    if (!bytes) return tl::unexpected(bytes.error());
+    return parseMeshes(file, *bytes, progress);
 }
 
 // Several meshes of one name (the materials of one group) are one part.
@@ -142,12 +161,8 @@ bool looksLikeBinaryStl(std::span<const char> bytes) {
 }
 
 bool isBinaryStl(const fs::path& file) {
-    std::array<char, kStlHeader> start{};
     std::ifstream stream(file, std::ios::binary);
-    if (!stream.read(start.data(), start.size())) return false;
-    std::error_code error;
-    const std::uintmax_t size = fs::file_size(file, error);
-    return !error && fitsItsCount(start, size);
+    return readStlHeader(stream, file).has_value();
 }
 
 Result<Mesh> parseBinaryStl(std::span<const char> bytes, const std::string& name) {
@@ -170,21 +185,6 @@ Result<std::vector<NamedMesh>> parseMeshes(const fs::path& file, std::span<const
     if (!mesh) return tl::unexpected(mesh.error());
     return alone(std::move(*mesh), file);
 }
-
-namespace {
-
-Result<std::vector<NamedMesh>> readMeshesOf(const fs::path& file, const Progress& progress) {
-    if (isBinaryStl(file)) {
-        auto mesh = readBinaryStl(file, progress);
-        if (!mesh) return tl::unexpected(mesh.error());
-        return alone(std::move(*mesh), file);
-    }
-    const auto bytes = readBytes(file, kLargestMeshFile);
-    if (!bytes) return tl::unexpected(bytes.error());
-    return parseMeshes(file, *bytes, progress);
-}
-
-}  // namespace
 
 Result<ImportedFigure> assembleFigure(std::vector<NamedMesh> meshes, Division division,
                                       const std::string& source, const Progress& progress) {
