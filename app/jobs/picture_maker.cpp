@@ -17,8 +17,8 @@ constexpr int kFrames = 16;
 // that would take longer than the hand can wait.
 constexpr int kCoarser = 2;
 constexpr int kCoarsest = 3;
-constexpr qint64 kPatience_ms = 40;
-constexpr int kLate = 3;                        // in a row
+constexpr qint64 kPatience_ms = 36;
+constexpr int kLate = 6;                        // in a row; the first of a drag are
 constexpr std::chrono::milliseconds kHalt{80};  // after which the hand is seen to halt
 
 // A rough picture is better than none, but not than one that is sharp already.
@@ -74,27 +74,10 @@ std::vector<bool> seenIn(const TracedFrame& frame, const Figure& figure) {
     return seen;
 }
 
-ShownThings partsIn(const TracedFrame& frame, const PartLabels& labels) {
-    ShownThings parts;
-    parts.reserve(frame.pixels.size());
+std::vector<bool> trianglesIn(const TracedFrame& frame, const Figure& figure) {
+    std::vector<bool> shown(figure.surface.labels.size(), false);
     for (const PixelHit& hit : frame.pixels) {
-        parts.push_back(hit.triangle == kNothing ? kNothing : labels[hit.triangle]);
-    }
-    return parts;
-}
-
-Shown nearestCorner(const PixelHit& hit) {
-    const float first = 1.0F - hit.u - hit.v;
-    if (first >= hit.u && first >= hit.v) return Shown::First;
-    return hit.u >= hit.v ? Shown::Second : Shown::Third;
-}
-
-std::vector<Shown> shownIn(const TracedFrame& frame, std::size_t triangles, bool whole) {
-    std::vector<Shown> shown(triangles, Shown::No);
-    for (const PixelHit& hit : frame.pixels) {
-        if (hit.triangle == kNothing) continue;
-        Shown& of = shown[hit.triangle];
-        of = of == Shown::No && !whole ? nearestCorner(hit) : Shown::Whole;
+        if (hit.triangle != kNothing) shown[hit.triangle] = true;
     }
     return shown;
 }
@@ -140,13 +123,13 @@ const PictureMaker::Seen& PictureMaker::seenFor(const PictureRequest& request, F
     const Figure& figure = *last.plan.figure;
     TracedFrame frame = traceFrame(figure, request.camera, grid, jitterOf(0));
     findFloor(figure, request.camera, frame);
-    SeenFigure seen = seenFigure(
-        last, shownIn(frame, figure.surface.labels.size(), way.accuracy != Accuracy::Preview),
-        way.accuracy == Accuracy::Preview ? kFewOfTheOthers : kManyOfTheOthers);
+    SeenFigure seen =
+        seenFigure(last, trianglesIn(frame, figure),
+                   way.accuracy == Accuracy::Preview ? kFewOfTheOthers : kManyOfTheOthers);
     for (PixelHit& hit : frame.pixels) {
         if (hit.triangle != kNothing) hit.triangle = seen.triangle_at[hit.triangle];
     }
-    way.seen = Seen{std::move(seen), last.traces, request.camera, std::move(frame)};
+    way.seen = Seen{std::move(seen), last.traces, request.camera, std::move(frame), {}};
     return *way.seen;
 }
 
@@ -163,10 +146,11 @@ bool PictureMaker::isSharpOf(const PictureRequest& request) const {
 }
 
 std::optional<Image> PictureMaker::pictureOf(const PictureRequest& request, const Plan& plan,
-                                             const Evaluated& last, const Following& way,
+                                             const Evaluated& last, Following& way,
                                              const Progress& progress) {
     const SeenFigure& seen = way.seen->figure;
-    const auto result = followed(plan, last, seen, way.accuracy, progress);
+    const auto result =
+        followed(plan, last, seen, way.accuracy, progress, &way.seen->recent_shadows);
     if (!result) return std::nullopt;
     Marks marks;  // the others are of the light before
     marks.drawn = last.marks->drawn;
@@ -188,7 +172,7 @@ std::optional<Image> PictureMaker::follow(const PictureRequest& request, const P
         way.then = pictureOf(request, then.plan, then, way, progress);
         if (!way.then) return std::nullopt;
         way.how = enlargingBy(way.times, request.grid, m_sharp->things,
-                              partsIn(seen.frame, seen.figure.figure->surface.labels));
+                              shownThings(seen.frame, seen.figure.figure->surface));
     }
     return changed(m_sharp->picture, *way.then, *now, way.how);
 }
@@ -212,8 +196,8 @@ std::optional<Image> PictureMaker::followMoving(const PictureRequest& request, c
 }
 
 void PictureMaker::keepSharp(Image picture, const PictureRequest& request) {
-    const PartLabels& labels = request.evaluated->plan.figure->surface.labels;
-    m_sharp = Sharp{std::move(picture), request, partsIn(m_frame, labels)};
+    const Surface& surface = request.evaluated->plan.figure->surface;
+    m_sharp = Sharp{std::move(picture), request, shownThings(m_frame, surface)};
     m_moving.then.reset();
     m_moving.times = kCoarser;
     m_halted.then.reset();

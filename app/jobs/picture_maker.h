@@ -52,6 +52,7 @@ class PictureMaker : public QObject {
         std::shared_ptr<const Traces> traces;
         Camera camera;
         TracedFrame frame;  // with the triangles of `figure`
+        std::vector<RecentShadows> recent_shadows;
     };
     // One way to show a plan ahead of its results, and what is kept of the last time.
     struct Following {
@@ -69,7 +70,7 @@ class PictureMaker : public QObject {
     void keepSharp(Image picture, const PictureRequest& request);
     static const Seen& seenFor(const PictureRequest& request, Following& way);
     static std::optional<Image> pictureOf(const PictureRequest& request, const Plan& plan,
-                                          const Evaluated& last, const Following& way,
+                                          const Evaluated& last, Following& way,
                                           const Progress& progress);
 
     // Used by the worker only: the last look, kept while only the view changes.
@@ -84,7 +85,7 @@ class PictureMaker : public QObject {
     struct Sharp {
         Image picture;
         PictureRequest of;
-        ShownThings things;  // parts, by pixel
+        ShownThings things;  // by pixel
     };
     std::optional<Sharp> m_sharp;
     // ... and how it is changed while the hand moves, and once that halts.

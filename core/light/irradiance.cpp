@@ -35,12 +35,15 @@ template <class Source>
 class Tracer {
   public:
     Tracer(const Source& source, const Receivers& receivers, const RayScene& scene,
-           const PassedTriangles& passed, Accuracy accuracy)
+           const PassedTriangles& passed, Accuracy accuracy, const FewRays& few)
         : m_source(source),
           m_receivers(receivers),
           m_scene(scene),
           m_passed(passed),
-          m_plan(raysFor(accuracy, source.previewRays())) {}
+          m_few(few),
+          m_plan(raysFor(accuracy, source.previewRays())) {
+        if (few.count > 0) m_plan = {few.count, 0, 0};
+    }
 
     // At strength 1, for receivers [begin, end).
     void chunk(std::size_t begin, std::size_t end, Arriving& out) const {
@@ -53,13 +56,16 @@ class Tracer {
                 if (view.inside) out.open[i] = out.seen[i] = 1.0F;  // it shines from everywhere
                 if (view.inside || view.open <= 0.0) continue;
                 out.open[i] = static_cast<float>(view.open);
-                add(rays, i, i - begin, view, 0, m_plan.first);
+                add(rays, i, i - begin, view, m_few.first, m_plan.first);
             }
         }
         if (m_plan.more > 0) refine(begin, out, sums);
         for (std::size_t i = begin; i < end; ++i) {
-            if (sums[i - begin].open <= 0.0) continue;
-            out.seen[i] = static_cast<float>(sums[i - begin].share());
+            if (sums[i - begin].open > 0.0) {
+                out.seen[i] = static_cast<float>(sums[i - begin].share());
+            } else if (m_few.count > 0 && out.seen[i] <= 0.0F) {
+                out.seen[i] = -1.0F;
+            }
         }
     }
 
@@ -83,19 +89,22 @@ class Tracer {
                 add(rays, begin + slot, slot, view, first, count);
             }
         };
-        trace(m_plan.first, m_plan.more, false);
-        if (m_plan.last > 0) trace(m_plan.first + m_plan.more, m_plan.last, true);
+        const std::uint32_t next = m_few.first + m_plan.first;
+        trace(next, m_plan.more, false);
+        if (m_plan.last > 0) trace(next + m_plan.more, m_plan.last, true);
     }
 
     void add(ShadowRays& rays, std::size_t receiver, std::size_t slot,
              const typename Source::View& view, std::uint32_t first, std::uint32_t count) const {
         const Vec3 origin = m_receivers.origin(receiver);
-        if (m_plan.first == 1) {  // straight to the middle, whatever the horizon hides
+        if (m_plan.first == 1 &&
+            m_few.count == 0) {  // straight to the middle, whatever the horizon hides
             const SourceRay ray = m_source.ray(view, origin, {0.5, 0.5});
             rays.add(slot, origin, ray.direction, ray.far_mm, 1.0);
             return;
         }
-        const Point2 shift = shiftFor(static_cast<std::uint32_t>(receiver));
+        const Point2 shift = shiftFor(m_few.numbers.empty() ? static_cast<std::uint32_t>(receiver)
+                                                            : m_few.numbers[receiver]);
         for (std::uint32_t k = first; k < first + count; ++k) {
             const SourceRay ray = m_source.ray(view, origin, spreadPoint(k, shift));
             rays.add(slot, origin, ray.direction, ray.far_mm, ray.weight);
@@ -106,6 +115,7 @@ class Tracer {
     const Receivers& m_receivers;
     const RayScene& m_scene;
     const PassedTriangles& m_passed;
+    FewRays m_few;
     RayPlan m_plan;
 };
 
@@ -208,14 +218,14 @@ std::optional<RayScene> sceneWithoutPassed(const Light& light, const Occluders& 
 }
 
 Arriving arriving(const Light& light, const Receivers& receivers, const Occluders& occluders,
-                  Accuracy accuracy, const Progress& progress) {
+                  Accuracy accuracy, const Progress& progress, const FewRays& few) {
     Arriving out{std::vector<float>(receivers.count(), 0.0F),
                  std::vector<float>(receivers.count(), 0.0F)};
     const RayScene& scene = occluders.past != nullptr ? *occluders.past : occluders.scene;
     const PassedTriangles passed =
         occluders.past != nullptr ? PassedTriangles{} : passedBy(light, occluders.labels);
     const auto run = [&](const auto& source) {
-        const Tracer tracer(source, receivers, scene, passed, accuracy);
+        const Tracer tracer(source, receivers, scene, passed, accuracy, few);
         return forChunks(receivers.count(), progress, [&](std::size_t begin, std::size_t end) {
             tracer.chunk(begin, end, out);
         });
@@ -252,6 +262,23 @@ double openIrradiance(const Light& light, const Occluders& occluders, const Vec3
         return view.inside ? 1.0 : view.open;
     };
     return light.strength * withSource(light, occluders, Accuracy::Soft, open, 0.0);
+}
+
+void openIrradiance(const Light& light, const Occluders& occluders, const Receivers& receivers,
+                    std::span<const std::uint32_t> at, std::span<float> open) {
+    const auto fill = [&](const auto& source) {
+        forChunks(at.size(), {}, [&](std::size_t begin, std::size_t end) {
+            typename std::decay_t<decltype(source)>::View view;
+            for (const std::uint32_t i : at.subspan(begin, end - begin)) {
+                source.look(receivers.points_mm[i], receivers.normals[i], view);
+                open[i] = static_cast<float>(light.strength * (view.inside ? 1.0 : view.open));
+            }
+        });
+        return true;
+    };
+    if (!withSource(light, occluders, Accuracy::Soft, fill, false)) {
+        for (const std::uint32_t i : at) open[i] = 0.0F;
+    }
 }
 
 }  // namespace glaukophos

@@ -25,12 +25,22 @@ struct Arriving {
     [[nodiscard]] std::vector<float> irradiance() const;
 };
 
+// A few of the endless rays that a receiver could send to a source that is not a point. Other
+// `first` ones of the same receiver go where these left gaps. The share is negative where none of
+// them counts, since all went to what is below the receiver's horizon.
+struct FewRays {
+    std::uint32_t first = 0;
+    std::uint32_t count = 0;  // 0: as many as the accuracy asks for
+    // By which receivers draw where theirs go; empty: by their place in the list.
+    std::span<const std::uint32_t> numbers;
+};
+
 // E(x) = integral of L(w) V(x,w) max(0, n.w) dw at each receiver for the light's strength, in the
 // light's own luminance unit (see light.h). Lights that are off are computed all the same. Skies
 // are traced with `accuracy` rays here; for whole surfaces use SkyTable. Light that is thrown back
 // is not traced here (see bounce.h): it comes out as zero. Empty when stopped.
 Arriving arriving(const Light& light, const Receivers& receivers, const Occluders& occluders,
-                  Accuracy accuracy, const Progress& progress);
+                  Accuracy accuracy, const Progress& progress, const FewRays& few = {});
 
 // The product of the two.
 std::vector<float> irradiance(const Light& light, const Receivers& receivers,
@@ -41,6 +51,10 @@ std::vector<float> irradiance(const Light& light, const Receivers& receivers,
 // 0 for skies and light thrown back.
 double openIrradiance(const Light& light, const Occluders& occluders, const Vec3& point_mm,
                       const Vec3& normal);
+
+// The same at some of the receivers, into their places in `open`.
+void openIrradiance(const Light& light, const Occluders& occluders, const Receivers& receivers,
+                    std::span<const std::uint32_t> at, std::span<float> open);
 
 // The triangles that the light passes: its own parts (unless they are what glows) and those that
 // let it through; `labels` of the mesh traced.

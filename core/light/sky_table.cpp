@@ -149,6 +149,29 @@ const std::vector<Vec3>& skyDirections() {
     return directions;
 }
 
+SightCone::SightCone(const Vec3& direction, double angle_deg)
+    : m_direction(direction), m_sine(static_cast<float>(std::sin(radians(angle_deg)))) {
+    const auto rim = static_cast<float>(std::cos(radians(angle_deg)));
+    for (std::size_t d = 0; d < skyDirections().size(); ++d) {
+        if (skyDirections()[d].dot(direction) > rim) {
+            m_inside[d / 64] |= std::uint64_t{1} << (d % 64);
+        }
+    }
+}
+
+Sight SightCone::of(const SkyBits& bits, const Vec3& normal) const {
+    bool all = true;
+    bool none = true;
+    for (std::size_t word = 0; word < bits.size(); ++word) {
+        const std::uint64_t open = bits[word] & m_inside[word];
+        all = all && open == m_inside[word];
+        none = none && open == 0;
+    }
+    if (all) return Sight::All;
+    // What lies below the point's own horizon says nothing about shadows.
+    return none && normal.dot(m_direction) > m_sine ? Sight::Nothing : Sight::Doubtful;
+}
+
 std::vector<WeightedDirection> directionsAround(const Vec3& direction) {
     // They lie about 9 degrees apart.
     const float rim = std::cos(static_cast<float>(radians(13.0)));
@@ -170,6 +193,8 @@ std::size_t nearestDirection(const Vec3& direction) {
         std::ranges::max_element(directions, {}, [&](const Vec3& d) { return d.dot(direction); });
     return static_cast<std::size_t>(nearest - directions.begin());
 }
+
+std::size_t lookedUpDirection(const Vec3& way) { return directionGrid().nearest(way); }
 
 std::vector<float> skyIrradiance(const SkyTable& table, std::span<const Vec3> normals,
                                  const Sky& sky) {
@@ -211,7 +236,6 @@ std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> norma
 
 std::vector<float> lampPreview(const SkyTable& table, const Receivers& receivers,
                                const Lamp& lamp) {
-    const DirectionGrid& grid = directionGrid();
     const auto radius = static_cast<float>(lamp.radius_mm);
     std::vector<float> irradiance(receivers.count(), 0.0F);
     forChunks(receivers.count(), {}, [&](std::size_t begin, std::size_t end) {
@@ -220,7 +244,7 @@ std::vector<float> lampPreview(const SkyTable& table, const Receivers& receivers
             const float facing = way.dot(receivers.normals[i]);
             if (facing <= 0.0F) continue;
             const float distance2 = way.squaredNorm();
-            if (!sees(table.bits[i], grid.nearest(way))) continue;
+            if (!sees(table.bits[i], lookedUpDirection(way))) continue;
             irradiance[i] =
                 std::min(1.0F, radius * radius / distance2 * facing / std::sqrt(distance2));
         }

@@ -52,6 +52,22 @@ std::vector<float> farPreview(const SkyTable& table, std::span<const Vec3> norma
 // For a lamp outside the figure's convex hull: what sees its direction sees the lamp.
 std::vector<float> lampPreview(const SkyTable& table, const Receivers& receivers, const Lamp& lamp);
 
+// What a point sees of a small source, as far as a complete table can tell.
+enum class Sight { Nothing, All, Doubtful };
+
+// The directions within an angle round one (unit): where all of them are open or all are blocked,
+// so is what lies amid them, but for things finer than the table.
+class SightCone {
+  public:
+    SightCone(const Vec3& direction, double angle_deg);
+    [[nodiscard]] Sight of(const SkyBits& bits, const Vec3& normal) const;
+
+  private:
+    SkyBits m_inside{};
+    Vec3 m_direction;
+    float m_sine;
+};
+
 struct WeightedDirection {
     std::size_t index;  // into skyDirections()
     float weight;
@@ -62,5 +78,7 @@ std::vector<WeightedDirection> directionsAround(const Vec3& direction);
 
 // The index of the direction nearest to a unit vector.
 std::size_t nearestDirection(const Vec3& direction);
+// Of one about as near to a vector of any length but 0, by look-up.
+std::size_t lookedUpDirection(const Vec3& way);
 
 }  // namespace glaukophos

@@ -34,12 +34,16 @@ SourceRay rayTo(const Vec3& place, const Vec3& origin) {
 
 }  // namespace
 
+RoundSource::RoundSource(const FarLight& far)
+    : m_far_axis(towards(far.direction)),
+      m_far_sine(std::sin(radians(std::max(far.radius_deg, 1e-3)))) {}
+
 void RoundSource::look(const Vec3& point, const Vec3& normal, View& view) const {
     view.normal = normal;
     view.inside = false;
-    if (m_far) {
-        view.axis = towards(m_far->direction);
-        view.sine = std::sin(radians(std::max(m_far->radius_deg, 1e-3)));
+    if (isParallel()) {
+        view.axis = m_far_axis;
+        view.sine = m_far_sine;
         // A disc of half angle s and radiance L gives pi L sin^2 s at normal incidence.
         view.open = sphereFactor(view.sine, normal.dot(view.axis)) / (view.sine * view.sine);
     } else {
@@ -64,7 +68,7 @@ SourceRay RoundSource::ray(const View& view, const Vec3& /*origin*/, Point2 plac
     SourceRay ray;
     ray.direction = x * view.frame.tangent + y * view.frame.bitangent + z * view.axis;
     ray.weight = std::max(0.0F, view.normal.dot(ray.direction)) / std::max(1e-3F, z);
-    ray.far_mm = m_far ? 1e30F : toBall(view, ray.direction);
+    ray.far_mm = isParallel() ? 1e30F : toBall(view, ray.direction);
     return ray;
 }
 

@@ -27,7 +27,7 @@ struct PreviewRays {
 // A round patch of directions that shines alike: the disc of a far light, or a ball from outside.
 class RoundSource {
   public:
-    explicit RoundSource(const FarLight& far) : m_far(far) {}
+    explicit RoundSource(const FarLight& far);
     explicit RoundSource(const Lamp& lamp) : m_lamp(lamp) {}
 
     struct View {
@@ -41,15 +41,17 @@ class RoundSource {
     };
     // A lamp is often as large as what it lights: half of it seen is neither lit nor dark.
     [[nodiscard]] PreviewRays previewRays() const {
-        return m_far ? PreviewRays{1, 0} : PreviewRays{2, 2};
+        constexpr double kNarrow = 0.03;  // under two degrees: a shadow as good as hard
+        return isParallel() && m_far_sine < kNarrow ? PreviewRays{1, 0} : PreviewRays{2, 2};
     }
-    [[nodiscard]] bool isParallel() const { return m_far.has_value(); }
+    [[nodiscard]] bool isParallel() const { return !m_lamp; }
     void look(const Vec3& point, const Vec3& normal, View& view) const;
     [[nodiscard]] SourceRay ray(const View& view, const Vec3& origin, Point2 place) const;
 
   private:
-    std::optional<FarLight> m_far;
     std::optional<Lamp> m_lamp;
+    Vec3 m_far_axis = Vec3::UnitZ();
+    double m_far_sine = 0.0;
 };
 
 // Rods and panels.

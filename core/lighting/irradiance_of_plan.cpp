@@ -11,19 +11,6 @@
 namespace glaukophos {
 namespace {
 
-// Whether a preview can come from the table: from far away, or from a lamp beyond the figure's
-// bounds, and nothing that the table's rays met lets the light pass.
-bool canBeLookedUp(const Light& light, const Bounds& bounds, const SkyTable& table) {
-    if (table.rounds < kSkyRounds || !light.own_parts.empty() || !light.passed_parts.empty()) {
-        return false;
-    }
-    if (std::holds_alternative<FarLight>(light.kind)) return true;
-    const auto* lamp = std::get_if<Lamp>(&light.kind);
-    if (lamp == nullptr) return false;
-    return (lamp->centre_mm.array() > bounds.high.array()).any() ||
-           (lamp->centre_mm.array() < bounds.low.array()).any();
-}
-
 // Receivers of the form that throw light back.
 std::vector<bool> throwersOf(const Plan& plan, const Bounce& bounce) {
     const Figure& figure = *plan.figure;
@@ -158,7 +145,7 @@ OverForm irradianceOf(const Light& light, const LitForm& lit, const SkyTable& ta
         if (table.rounds == 0) return OverForm(std::vector<float>(lit.receivers.count(), 0.0F));
         return OverForm(skyIrradiance(table, lit.receivers.normals, *sky));
     }
-    if (accuracy == Accuracy::Preview && canBeLookedUp(light, lit.form.bounds, table)) {
+    if (accuracy == Accuracy::Preview && isBehindTheSky(light, lit.form.bounds, table)) {
         if (const auto* far = std::get_if<FarLight>(&light.kind)) {
             return OverForm(farPreview(table, lit.receivers.normals, *far));
         }
@@ -184,8 +171,15 @@ bool isReadFromTable(const Light& light) {
     return sky->kind != SkyKind::Zenithal || sky->sharpness <= kNarrow;
 }
 
-bool previewIsLookedUp(const Light& light, const LitForm& lit, const SkyTable& table) {
-    return std::holds_alternative<Sky>(light.kind) || canBeLookedUp(light, lit.form.bounds, table);
+bool isBehindTheSky(const Light& light, const Bounds& bounds, const SkyTable& table) {
+    if (table.rounds < kSkyRounds || !light.own_parts.empty() || !light.passed_parts.empty()) {
+        return false;
+    }
+    if (std::holds_alternative<FarLight>(light.kind)) return true;
+    const auto* lamp = std::get_if<Lamp>(&light.kind);
+    if (lamp == nullptr) return false;
+    return (lamp->centre_mm.array() > bounds.high.array()).any() ||
+           (lamp->centre_mm.array() < bounds.low.array()).any();
 }
 
 bool throwsBack(const Light& light) { return std::holds_alternative<Bounce>(light.kind); }

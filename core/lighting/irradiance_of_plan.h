@@ -80,8 +80,10 @@ void settleShadows(const Mesh& mesh, Arriving& found);
 // parts let through, which it knows nothing of.
 bool isReadFromTable(const Light& light);
 
-// Whether a preview of it is read from the table too: no ray is traced.
-bool previewIsLookedUp(const Light& light, const LitForm& lit, const SkyTable& table);
+// Whether what a point sees of it is what it sees in its direction, so that a complete table tells:
+// it shines from far away, or is a lamp beyond `bounds`, and nothing that the table's rays met lets
+// it pass.
+bool isBehindTheSky(const Light& light, const Bounds& bounds, const SkyTable& table);
 
 bool throwsBack(const Light& light);
 

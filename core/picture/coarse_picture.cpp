@@ -33,10 +33,17 @@ Weights bilinear(const Between& row, const Between& column) {
             product(row.weight, kSixteen - column.weight), product(row.weight, column.weight)};
 }
 
+// How much a coarse pixel says of one that shows this.
+float likeness(const ShownThing& one, const ShownThing& other) {
+    if (one.thing != other.thing) return 0.0F;
+    const float alike = std::max(0.0F, one.normal.dot(other.normal));
+    return alike * alike * alike * alike;
+}
+
 // In proportion, to add up to kWhole; `otherwise` where there are none.
-Weights madeWhole(const Weights& weights, const Weights& otherwise) {
-    const int sum = std::accumulate(weights.begin(), weights.end(), 0);
-    if (sum == 0) return otherwise;
+Weights madeWhole(const std::array<float, 4>& weights, const Weights& otherwise) {
+    const float sum = std::accumulate(weights.begin(), weights.end(), 0.0F);
+    if (sum < 1.0F) return otherwise;
     Weights whole{};
     int left = kWhole;
     for (std::size_t k = 0; k < 4; ++k) {
@@ -60,21 +67,40 @@ Components componentsOf(const std::uint8_t* rgb) {
             0.0F};
 }
 
-// A coarse picture then and now.
+// A coarse picture then and now, and where the two differ.
 struct CoarsePixel {
     Components then;
     Components now;
-    bool differs = false;
+};
+struct CoarseChange {
+    std::size_t width = 0;
+    std::vector<CoarsePixel> pixels;
+    std::vector<char> differs;      // one entry a pixel
+    std::vector<char> row_differs;  // anywhere in it
+
+    [[nodiscard]] const CoarsePixel* row(int y) const {
+        return pixels.data() + width * static_cast<std::size_t>(y);
+    }
+    [[nodiscard]] const char* differsInRow(int y) const {
+        return differs.data() + width * static_cast<std::size_t>(y);
+    }
 };
 
-std::vector<CoarsePixel> coarsePixels(const Image& then, const Image& now) {
-    std::vector<CoarsePixel> pixels(now.rgb.size() / 3);
-    for (std::size_t i = 0; i < pixels.size(); ++i) {
-        pixels[i].then = componentsOf(then.rgb.data() + 3 * i);
-        pixels[i].now = componentsOf(now.rgb.data() + 3 * i);
-        pixels[i].differs = (pixels[i].then != pixels[i].now).any();
-    }
-    return pixels;
+CoarseChange coarseChange(const Image& then, const Image& now) {
+    const auto width = static_cast<std::size_t>(now.width);
+    const auto height = static_cast<std::size_t>(now.height);
+    CoarseChange change{width, std::vector<CoarsePixel>(width * height),
+                        std::vector<char>(width * height), std::vector<char>(height)};
+    tbb::parallel_for(std::size_t{0}, height, [&](std::size_t y) {
+        for (std::size_t i = y * width; i < (y + 1) * width; ++i) {
+            const std::uint8_t* before = then.rgb.data() + 3 * i;
+            const std::uint8_t* after = now.rgb.data() + 3 * i;
+            change.pixels[i] = {componentsOf(before), componentsOf(after)};
+            if (std::equal(before, before + 3, after)) continue;
+            change.differs[i] = change.row_differs[y] = 1;
+        }
+    });
+    return change;
 }
 
 // A pixel changed as the four round it are, with these weights; up to the nearest step. Written
@@ -97,6 +123,22 @@ void change(std::uint8_t* rgb, const CoarsePixel& a, const CoarsePixel& b, const
 }
 
 }  // namespace
+
+ShownThings shownThings(const TracedFrame& frame, const Surface& surface) {
+    ShownThings things;
+    things.reserve(frame.pixels.size());
+    for (const PixelHit& hit : frame.pixels) {
+        if (hit.triangle == kNothing) {
+            things.push_back({kNothing, Vec3::UnitZ()});
+            continue;
+        }
+        const Triangle& t = surface.mesh.triangles[hit.triangle];
+        const Vec3 normal = (1.0F - hit.u - hit.v) * surface.normals[t[0]] +
+                            hit.u * surface.normals[t[1]] + hit.v * surface.normals[t[2]];
+        things.push_back({surface.labels[hit.triangle], normal.stableNormalized()});
+    }
+    return things;
+}
 
 Enlarging enlargingBy(int times, const PixelGrid& grid) {
     const PixelGrid coarse = coarser(grid, times);
@@ -123,11 +165,12 @@ Enlarging enlargingBy(int times, const PixelGrid& grid, const ShownThings& thing
             const std::array<std::size_t, 4> four = {upper + left, upper + right, lower + left,
                                                      lower + right};
             const Weights all = bilinear(row, column);
-            Weights same = all;
+            std::array<float, 4> alike{};
             for (std::size_t k = 0; k < 4; ++k) {
-                if (coarse_things[four.at(k)] != things[i]) same.at(k) = 0;
+                alike.at(k) =
+                    static_cast<float>(all.at(k)) * likeness(things[i], coarse_things[four.at(k)]);
             }
-            how.weights[i] = madeWhole(same, all);
+            how.weights[i] = madeWhole(alike, all);
         }
     });
     return how;
@@ -163,23 +206,22 @@ Image enlarged(const Image& coarse, const Enlarging& how) {
 
 Image changed(const Image& sharp, const Image& then, const Image& now, const Enlarging& how) {
     Image result = sharp;
-    const std::vector<CoarsePixel> coarse = coarsePixels(then, now);
+    const CoarseChange coarse = coarseChange(then, now);
     const std::size_t length = 3 * how.columns.size();
     tbb::parallel_for(std::size_t{0}, how.rows.size(), [&](std::size_t y) {
+        const Between& row = how.rows[y];
+        const bool differs = coarse.row_differs[static_cast<std::size_t>(row.first)] != 0 ||
+                             coarse.row_differs[static_cast<std::size_t>(row.second)] != 0;
+        if (!differs) return;
+        const CoarsePixel* upper = coarse.row(row.first);
+        const CoarsePixel* lower = coarse.row(row.second);
+        const char* above = coarse.differsInRow(row.first);
+        const char* below = coarse.differsInRow(row.second);
         std::uint8_t* out = result.rgb.data() + length * y;
-        const auto row = [&](int at) {
-            return coarse.data() + static_cast<std::ptrdiff_t>(at) * now.width;
-        };
-        const CoarsePixel* upper = row(how.rows[y].first);
-        const CoarsePixel* lower = row(how.rows[y].second);
         for (std::size_t x = 0; x < how.columns.size(); ++x, out += 3) {
-            const Between& column = how.columns[x];
-            const CoarsePixel& a = upper[column.first];
-            const CoarsePixel& b = upper[column.second];
-            const CoarsePixel& c = lower[column.first];
-            const CoarsePixel& d = lower[column.second];
-            if (!a.differs && !b.differs && !c.differs && !d.differs) continue;
-            change(out, a, b, c, d, weightsAt(how, y, x));
+            const auto& [left, right, weight] = how.columns[x];
+            if ((above[left] | above[right] | below[left] | below[right]) == 0) continue;
+            change(out, upper[left], upper[right], lower[left], lower[right], weightsAt(how, y, x));
         }
     });
     return result;

@@ -3,7 +3,9 @@
 
 #include <array>
 
+#include "core/figure/figure.h"
 #include "core/picture/accumulation.h"
+#include "core/picture/traced_frame.h"
 
 namespace glaukophos {
 
@@ -19,8 +21,14 @@ struct Between {
     int weight = 0;  // of the second, in sixteenths
 };
 
-// What each pixel of a picture shows, row by row: any number that is the same for the same thing.
-using ShownThings = std::vector<std::uint32_t>;
+// What a pixel of a picture shows.
+struct ShownThing {
+    std::uint32_t thing = 0;  // any number that is the same for the same one
+    Vec3 normal = Vec3::UnitZ();
+};
+using ShownThings = std::vector<ShownThing>;  // row by row
+// Parts, by the triangles that the frame shows of a surface.
+ShownThings shownThings(const TracedFrame& frame, const Surface& surface);
 
 // How the pixels of a picture follow from those of a coarse one.
 struct Enlarging {
@@ -28,7 +36,8 @@ struct Enlarging {
     std::vector<Between> columns;
     std::vector<Between> rows;
     // Of the four round each pixel, in 1/256: bilinear, but of those alone that show the same
-    // thing, so that nothing bleeds over its outline. Empty: bilinear.
+    // thing, and more of those turned alike, so that nothing bleeds over outlines and creases.
+    // Empty: bilinear.
     std::vector<std::array<std::uint16_t, 4>> weights;
 };
 Enlarging enlargingBy(int times, const PixelGrid& grid);

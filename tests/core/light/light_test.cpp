@@ -111,6 +111,30 @@ TEST(Irradiance, IsTheSameOnEveryRun) {
     EXPECT_EQ(first, again);
 }
 
+// The first rays and those after them are two halves of the same pattern.
+TEST(Irradiance, RaysAddUpOverSeveralTimes) {
+    const auto figure = figureOf({plate({0, 0, 0}, 20), box({-3, -3, 4}, {3, 3, 5})});
+    const Light lamp = lampLight({1, 2, 14}, 2.0);
+    const auto seen = [&](const FewRays& few) {
+        return arriving(lamp, figure->form->receivers(), occludersOf(*figure), Accuracy::Preview,
+                        {}, few)
+            .seen;
+    };
+    const std::vector<float> all = seen({0, 4, {}});
+    const std::vector<float> first = seen({0, 2, {}});
+    const std::vector<float> second = seen({2, 2, {}});
+    std::size_t mixed = 0;
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        if (first[i] < 0.0F || second[i] < 0.0F) continue;  // partly below the horizon
+        EXPECT_NEAR(all[i], 0.5F * (first[i] + second[i]), 0.02F) << i;
+        if (all[i] > 0.0F && all[i] < 1.0F) ++mixed;
+    }
+    EXPECT_GT(mixed, 10U);
+    // By number, not by place: the same receiver sends the same rays from another list.
+    std::vector<std::uint32_t> numbers(all.size(), 7);
+    EXPECT_NE(seen({0, 4, numbers}), all);
+}
+
 TEST(SkyTable, IsUsableAfterOneRound) {
     const auto figure = figureOf({sphere({0, 0, 0}, 10, 40)});
     SkyTable table;

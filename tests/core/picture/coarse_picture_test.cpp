@@ -5,6 +5,7 @@
 #include <gtest/gtest.h>
 
 #include <cstdlib>
+#include <functional>
 
 namespace glaukophos {
 namespace {
@@ -76,18 +77,18 @@ TEST(CoarsePicture, GrainStaysWhileItDarkensInProportionAndLightensBySteps) {
     }
 }
 
-// A thing whose light changes has a crisp outline against one whose light does not.
-TEST(CoarsePicture, ChangesKeepToTheThingTheyBelongTo) {
+// Light that changes on the left alone has a crisp border there.
+void expectCrispBorder(const std::function<ShownThing(bool is_left)>& side) {
     constexpr int kTimes = 3;
     constexpr int kBorder = 20;  // inside a coarse pixel
     const PixelGrid coarse = coarser(kGrid, kTimes);
     ShownThings things;
     for (int i = 0; i < kGrid.width * kGrid.height; ++i) {
-        things.push_back(i % kGrid.width < kBorder ? 1 : 2);
+        things.push_back(side(i % kGrid.width < kBorder));
     }
     ShownThings coarse_things;
     for (int i = 0; i < coarse.width * coarse.height; ++i) {
-        coarse_things.push_back(kTimes * (i % coarse.width) + kTimes / 2 < kBorder ? 1 : 2);
+        coarse_things.push_back(side(kTimes * (i % coarse.width) + kTimes / 2 < kBorder));
     }
     const auto left = [](int x) { return kTimes * x + kTimes / 2 < kBorder; };
     const Image then = filled(coarse, [](int, int) { return 100; });
@@ -101,6 +102,29 @@ TEST(CoarsePicture, ChangesKeepToTheThingTheyBelongTo) {
             EXPECT_EQ(more, x < kBorder ? 40 : 0) << x << ' ' << y;
         }
     }
+}
+
+TEST(CoarsePicture, ChangesKeepToTheThingTheyBelongTo) {
+    expectCrispBorder([](bool is_left) { return ShownThing{is_left ? 1U : 2U, Vec3::UnitZ()}; });
+}
+
+TEST(CoarsePicture, ChangesKeepToTheirSideOfACrease) {
+    expectCrispBorder([](bool is_left) {
+        return ShownThing{1, is_left ? Vec3::UnitZ() : Vec3::UnitX()};
+    });
+}
+
+TEST(CoarsePicture, SaysWhichPartEachPixelShowsAndHowItIsTurned) {
+    Surface surface;
+    surface.mesh.triangles = {{0, 1, 2}};
+    surface.normals = {Vec3::UnitX(), Vec3::UnitY(), Vec3::UnitZ()};
+    surface.labels = {7};
+    const TracedFrame frame{{2, 1}, {{0, 0.5F, 0.5F, 9.0F}, {kNothing, 0.0F, 0.0F, 0.0F}}, {}};
+    const ShownThings things = shownThings(frame, surface);
+    ASSERT_EQ(things.size(), 2U);
+    EXPECT_EQ(things[0].thing, 7U);
+    EXPECT_NEAR(things[0].normal.dot(Vec3(0, 1, 1).normalized()), 1.0, 1e-6);
+    EXPECT_NE(things[1].thing, 7U);
 }
 
 }  // namespace
