@@ -164,9 +164,9 @@ class LookingBack {
         }
         return true;
     }
-    // Of the calm ones every other is traced in this picture, the rest in the next.
+    // Of the calm ones every fourth is traced in this picture, the others in the next three.
     [[nodiscard]] bool isLeftOut(std::uint32_t receiver) const {
-        return m_recent.pictures.size() > 1 && (receiver + m_recent.count) % 2 == 0 &&
+        return m_recent.pictures.size() > 1 && (receiver + m_recent.count) % 4 != 0 &&
                isCalm(receiver);
     }
     [[nodiscard]] float shareAt(std::uint32_t receiver) const {
