@@ -97,8 +97,8 @@ class Tracer {
     void add(ShadowRays& rays, std::size_t receiver, std::size_t slot,
              const typename Source::View& view, std::uint32_t first, std::uint32_t count) const {
         const Vec3 origin = m_receivers.origin(receiver);
-        if (m_plan.first == 1 &&
-            m_few.count == 0) {  // straight to the middle, whatever the horizon hides
+        const bool is_alone = m_plan.first == 1 && m_few.count == 0;
+        if (is_alone) {  // straight to the middle, whatever the horizon hides
             const SourceRay ray = m_source.ray(view, origin, {0.5, 0.5});
             rays.add(slot, origin, ray.direction, ray.far_mm, 1.0);
             return;
@@ -176,6 +176,14 @@ T withSource(const Light& light, const Occluders& occluders, Accuracy accuracy, 
             },
             [&](const auto&) { return otherwise; }},
         light.kind);
+}
+
+// With nothing in between, at strength 1.
+template <class Source>
+double openOf(const Source& source, const Vec3& point_mm, const Vec3& normal,
+              typename Source::View& view) {
+    source.look(point_mm, normal, view);
+    return view.inside ? 1.0 : view.open;
 }
 
 bool isGlowingPart(const Light& light) { return std::holds_alternative<GlowingPart>(light.kind); }
@@ -258,8 +266,7 @@ double openIrradiance(const Light& light, const Occluders& occluders, const Vec3
                       const Vec3& normal) {
     const auto open = [&](const auto& source) {
         typename std::decay_t<decltype(source)>::View view;
-        source.look(point_mm, normal, view);
-        return view.inside ? 1.0 : view.open;
+        return openOf(source, point_mm, normal, view);
     };
     return light.strength * withSource(light, occluders, Accuracy::Soft, open, 0.0);
 }
@@ -270,8 +277,9 @@ void openIrradiance(const Light& light, const Occluders& occluders, const Receiv
         forChunks(at.size(), {}, [&](std::size_t begin, std::size_t end) {
             typename std::decay_t<decltype(source)>::View view;
             for (const std::uint32_t i : at.subspan(begin, end - begin)) {
-                source.look(receivers.points_mm[i], receivers.normals[i], view);
-                open[i] = static_cast<float>(light.strength * (view.inside ? 1.0 : view.open));
+                const double here =
+                    openOf(source, receivers.points_mm[i], receivers.normals[i], view);
+                open[i] = static_cast<float>(light.strength * here);
             }
         });
         return true;

@@ -3,8 +3,8 @@
 #include "core/lighting/moving_light.h"
 
 #include <algorithm>
-#include <limits>
 #include <numeric>
+#include <optional>
 
 #include "core/base/parallel.h"
 
@@ -63,35 +63,40 @@ void fillFloor(std::span<float> values, std::size_t side) {
     }
 }
 
+// Round every direction of the sky: wide enough for a lamp, for how far its middle is off the
+// nearest direction, and for what lies between two directions.
+const std::vector<SightCone>& lampCones() {
+    static const std::vector<SightCone> cones = [] {
+        constexpr double kWide_deg = 20.0;
+        std::vector<SightCone> all;
+        for (const Vec3& direction : skyDirections()) all.emplace_back(direction, kWide_deg);
+        return all;
+    }();
+    return cones;
+}
+
 // What points see of a light behind the sky's table.
 class SkySights {
   public:
-    explicit SkySights(const Light& light) : m_light(light) {
+    explicit SkySights(const Light& light) : m_lamp(std::get_if<Lamp>(&light.kind)) {
         constexpr double kApart_deg = 13.0;  // a direction's neighbours lie about nine degrees off
         if (const auto* far = std::get_if<FarLight>(&light.kind)) {
-            m_cones.emplace_back(towards(far->direction), kApart_deg + far->radius_deg);
-            return;
+            m_far.emplace(towards(far->direction), kApart_deg + far->radius_deg);
         }
-        for (const Vec3& direction : skyDirections())
-            m_cones.emplace_back(direction, kLampCone_deg);
     }
 
     [[nodiscard]] Sight of(const SkyBits& bits, const Vec3& point_mm, const Vec3& normal) const {
-        const auto* lamp = std::get_if<Lamp>(&m_light.kind);
-        if (lamp == nullptr) return m_cones[0].of(bits, normal);
-        const Vec3 way = lamp->centre_mm - point_mm;
+        constexpr double kWidest_deg = 8.0;  // that the cones of lamps are made for
+        if (m_far) return m_far->of(bits, normal);
+        const Vec3 way = m_lamp->centre_mm - point_mm;
         const bool is_wide =
-            lamp->radius_mm > std::sin(radians(kWidest_deg)) * static_cast<double>(way.norm());
-        return is_wide ? Sight::Doubtful : m_cones[lookedUpDirection(way)].of(bits, normal);
+            m_lamp->radius_mm > std::sin(radians(kWidest_deg)) * static_cast<double>(way.norm());
+        return is_wide ? Sight::Doubtful : lampCones()[lookedUpDirection(way)].of(bits, normal);
     }
 
   private:
-    // Wide enough for the lamp, for how far its middle is off the nearest direction, and for
-    // what lies between two directions.
-    static constexpr double kWidest_deg = 8.0;
-    static constexpr double kLampCone_deg = 20.0;
-    const Light& m_light;
-    std::vector<SightCone> m_cones;  // one, or one for each direction of the sky
+    const Lamp* m_lamp;              // this,
+    std::optional<SightCone> m_far;  // or this
 };
 
 // Fills in what the sky's table is sure of, and returns the receivers of which it is not.
@@ -111,25 +116,24 @@ std::vector<std::uint32_t> readFromSky(const Light& unit, const ShownPlaces& pla
     return receivers;
 }
 
-// How far rays to one light's places miss the other's, in shares of its size; more than 1 where
-// they are of different kinds or sizes.
+// A lamp is a rod without length.
+std::optional<Rod> rodOf(const LightKind& kind) {
+    if (const auto* rod = std::get_if<Rod>(&kind)) return *rod;
+    const auto* lamp = std::get_if<Lamp>(&kind);
+    if (lamp == nullptr) return std::nullopt;
+    return Rod{lamp->centre_mm, lamp->centre_mm, lamp->radius_mm};
+}
+
+// How far rays to one light's places miss the other's, in shares of its radius; more than 1 where
+// they are of other kinds or sizes.
 float shiftBetween(const LightKind& one, const LightKind& other) {
     constexpr float kApart = 2.0F;
-    const auto share = [](const Vec3& way, double size_mm) {
-        return way.norm() / static_cast<float>(std::max(size_mm, 1e-3));
-    };
-    const auto* lamp = std::get_if<Lamp>(&one);
-    const auto* last_lamp = std::get_if<Lamp>(&other);
-    if (lamp != nullptr && last_lamp != nullptr && lamp->radius_mm == last_lamp->radius_mm) {
-        return share(lamp->centre_mm - last_lamp->centre_mm, lamp->radius_mm);
-    }
-    const auto* rod = std::get_if<Rod>(&one);
-    const auto* last_rod = std::get_if<Rod>(&other);
-    if (rod != nullptr && last_rod != nullptr && rod->radius_mm == last_rod->radius_mm) {
-        return std::max(share(rod->from_mm - last_rod->from_mm, rod->radius_mm),
-                        share(rod->to_mm - last_rod->to_mm, rod->radius_mm));
-    }
-    return kApart;
+    const auto now = rodOf(one);
+    const auto then = rodOf(other);
+    if (!now || !then || now->radius_mm != then->radius_mm) return kApart;
+    const float most =
+        std::max((now->from_mm - then->from_mm).norm(), (now->to_mm - then->to_mm).norm());
+    return most / static_cast<float>(std::max(now->radius_mm, 1e-3));
 }
 
 // The last pictures of a light, as far as they count for where it is now.
@@ -196,7 +200,7 @@ class LookingBack {
   private:
     static constexpr std::size_t kPictures = 3;
     static constexpr std::uint32_t kRays = 2;
-    static constexpr float kNear = 0.5F;  // share of a light's size
+    static constexpr float kNear = 0.5F;  // share of a light's radius
     const Light& m_light;
     RecentShadows& m_recent;
 };

@@ -3,6 +3,7 @@
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <cmath>
 
 #include "tests/support/shapes.h"
@@ -63,7 +64,7 @@ const Scene& ballUnderABeam() {
     return scene;
 }
 
-TEST(MovingLight, OfTheMoonIsTracedOnlyWhereTheSkyDoesNotTell) {
+TEST(MovingLight, OfTheMoonIsNearlyAsItSettles) {
     const Scene& scene = ballUnderABeam();
     for (const double height : {20.0, 45.0, 75.0}) {
         const Light moon = farLight(10, height, 0.25);
@@ -71,7 +72,7 @@ TEST(MovingLight, OfTheMoonIsTracedOnlyWhereTheSkyDoesNotTell) {
     }
 }
 
-TEST(MovingLight, OfALampBeyondTheFigureIsTracedOnlyWhereTheSkyDoesNotTell) {
+TEST(MovingLight, OfALampBeyondTheFigureIsNearlyAsItSettles) {
     const Scene& scene = ballUnderABeam();
     const Light lamp = lampLight({-30, -20, 25}, 2.0);
     const std::vector<float> settled = scene.settled(lamp);
