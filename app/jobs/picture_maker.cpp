@@ -149,8 +149,9 @@ std::optional<Image> PictureMaker::pictureOf(const PictureRequest& request, cons
                                              const Evaluated& last, Following& way,
                                              const Progress& progress) {
     const SeenFigure& seen = way.seen->figure;
+    const Finish finish = request.look.in_steps ? Finish::Quick : Finish::Colours;
     const auto result =
-        followed(plan, last, seen, way.accuracy, progress, &way.seen->recent_shadows);
+        followed(plan, last, seen, way.accuracy, progress, &way.seen->recent_shadows, finish);
     if (!result) return std::nullopt;
     Marks marks;  // the others are of the light before
     marks.drawn = last.marks->drawn;

@@ -7,6 +7,8 @@
 #include <charconv>
 #include <cmath>
 
+#include "core/base/cube_root.h"
+
 namespace glaukophos {
 namespace {
 
@@ -41,7 +43,7 @@ double encode(double v) {
 // CIE 15: f(t), with the exact fractions of the standard.
 constexpr double kDelta = 6.0 / 29.0;
 double cubeRootLike(double t) {
-    return t > kDelta * kDelta * kDelta ? std::cbrt(t) : t / (3 * kDelta * kDelta) + 4.0 / 29.0;
+    return t > kDelta * kDelta * kDelta ? cubeRoot(t) : t / (3 * kDelta * kDelta) + 4.0 / 29.0;
 }
 double cubeLike(double f) {
     return f > kDelta ? f * f * f : 3 * kDelta * kDelta * (f - 4.0 / 29.0);

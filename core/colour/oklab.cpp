@@ -3,6 +3,7 @@
 
 #include <cmath>
 
+#include "core/base/cube_root.h"
 #include "core/base/vec.h"
 
 namespace glaukophos {
@@ -49,7 +50,7 @@ const Eigen::Matrix3d& conesFromLab() {
 Oklab oklabFrom(const Xyz& colour) {
     const Vec3d cones = conesFromXyz() * colour.xyz;
     const Vec3d lab =
-        labFromCones() * Vec3d(std::cbrt(cones.x()), std::cbrt(cones.y()), std::cbrt(cones.z()));
+        labFromCones() * Vec3d(cubeRoot(cones.x()), cubeRoot(cones.y()), cubeRoot(cones.z()));
     return {lab.x(), lab.y(), lab.z()};
 }
 

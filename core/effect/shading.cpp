@@ -255,7 +255,8 @@ Oklab shaded(const Shading& shading, const ShadingSubject& subject, const Oklab&
     colour = added(colour, 0.35 * shadowChroma(colour) * by_night * subject.shadow_warmth * shadow,
                    kWarmShadow);
     // On the topmost it is what is seen first.
-    const double taken = 1.0 - std::pow(1.0 - subject.veiled, 3.0);
+    const double left = 1.0 - subject.veiled;
+    const double taken = 1.0 - left * left * left;
     return towards(colour, subject.veil, by_night * taken * veil);
 }
 

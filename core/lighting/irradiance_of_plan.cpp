@@ -1,7 +1,10 @@
 // Tables for skies and previews, rays for the rest.
 #include "core/lighting/irradiance_of_plan.h"
 
+#include <tbb/parallel_invoke.h>
+
 #include <algorithm>
+#include <array>
 #include <limits>
 
 #include "core/base/fingerprint.h"
@@ -73,20 +76,30 @@ void settleShadows(const Mesh& mesh, Arriving& found) {
         float seen = 0.0F;
         float count = 0.0F;
     };
-    std::vector<Sum> sums(mesh.positions_mm.size());
-    for (const Triangle& t : mesh.triangles) {
-        for (std::size_t k = 0; k < 3; ++k) {
-            const std::uint32_t from = t[k];
-            if (found.open[from] <= 0.0F) continue;
-            for (const std::uint32_t to : {t[(k + 1) % 3], t[(k + 2) % 3]}) {
-                sums[to].seen += found.seen[from];
-                sums[to].count += 1.0F;
+    // Two halves side by side, always the same ones.
+    std::array<std::vector<Sum>, 2> halves;
+    const auto addHalf = [&](std::size_t half, std::size_t begin, std::size_t end) {
+        std::vector<Sum>& sums = halves.at(half);
+        sums.resize(mesh.positions_mm.size());
+        for (const Triangle& t : std::span(mesh.triangles).subspan(begin, end - begin)) {
+            for (std::size_t k = 0; k < 3; ++k) {
+                const std::uint32_t from = t[k];
+                if (found.open[from] <= 0.0F) continue;
+                for (const std::uint32_t to : {t[(k + 1) % 3], t[(k + 2) % 3]}) {
+                    sums[to].seen += found.seen[from];
+                    sums[to].count += 1.0F;
+                }
             }
         }
-    }
-    for (std::size_t v = 0; v < sums.size(); ++v) {
-        if (found.open[v] <= 0.0F || sums[v].count <= 0.0F) continue;
-        found.seen[v] = 0.5F * found.seen[v] + 0.5F * sums[v].seen / sums[v].count;
+    };
+    const std::size_t middle = mesh.triangles.size() / 2;
+    tbb::parallel_invoke([&] { addHalf(0, 0, middle); },
+                         [&] { addHalf(1, middle, mesh.triangles.size()); });
+    for (std::size_t v = 0; v < mesh.positions_mm.size(); ++v) {
+        const float count = halves[0][v].count + halves[1][v].count;
+        if (found.open[v] <= 0.0F || count <= 0.0F) continue;
+        const float seen = halves[0][v].seen + halves[1][v].seen;
+        found.seen[v] = 0.5F * found.seen[v] + 0.5F * seen / count;
     }
 }
 

@@ -43,6 +43,24 @@ std::vector<float> ladderAreas(const Plan& plan, const Irradiance& irradiance,
     return areas;
 }
 
+// What is painted in bands, its areas and its ladders.
+void addLadders(const Plan& plan, const LeftOut& left_out, std::vector<float> areas,
+                Appearance& appearance) {
+    const Surface& surface = plan.figure->surface;
+    const Values& values = appearance.values;
+    const double shadow_share = appearance.bands.shadow_share;
+    appearance.bands = sortIntoBands(surface, values.lightness, appearance.bands.borders, left_out);
+    appearance.bands.shadow_share = shadow_share;
+    const std::vector<float> ladder_areas =
+        ladderAreas(plan, appearance.irradiance, left_out, std::move(areas));
+    appearance.ladders =
+        partLadders({surface, appearance.bands, values.lightness, values.painted, plan.values.paint,
+                     plan.values.basis == BandBasis::Painted, sharedLadders(plan), nearLights(plan),
+                     ladder_areas, values.kept, appearance.irradiance.of_lights, values.specular,
+                     lightWeights(plan), values.colours, values.light_colours, values.development});
+    appearance.whole = wholeLadder(appearance.bands, appearance.ladders, left_out);
+}
+
 Appearance appearanceOf(const Plan& plan, Irradiance irradiance, Finish finish,
                         const Appearance* exposed_as) {
     const Surface& surface = plan.figure->surface;
@@ -69,16 +87,9 @@ Appearance appearanceOf(const Plan& plan, Irradiance irradiance, Finish finish,
         }
     }
     correct(plan, sorted.borders, values.lightness, values.painted);
-    appearance.bands = sortIntoBands(surface, values.lightness, sorted.borders, left_out);
+    appearance.bands.borders = sorted.borders;
     appearance.bands.shadow_share = sorted.shadow_share;
-    const std::vector<float> ladder_areas =
-        ladderAreas(plan, appearance.irradiance, left_out, std::move(areas));
-    appearance.ladders =
-        partLadders({surface, appearance.bands, values.lightness, values.painted, plan.values.paint,
-                     plan.values.basis == BandBasis::Painted, sharedLadders(plan), nearLights(plan),
-                     ladder_areas, values.kept, appearance.irradiance.of_lights, values.specular,
-                     lightWeights(plan), values.colours, values.light_colours, values.development});
-    appearance.whole = wholeLadder(appearance.bands, appearance.ladders, left_out);
+    if (finish != Finish::Colours) addLadders(plan, left_out, std::move(areas), appearance);
     return appearance;
 }
 

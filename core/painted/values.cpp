@@ -232,8 +232,8 @@ void recolour(const Plan& plan, const Irradiance& irradiance, std::span<const fl
 void addLightness(const Plan& plan, std::span<const float> light_seen,
                   std::span<const float> returned, Values& values) {
     const bool by_light = plan.values.basis == BandBasis::Light;
-    const ToneTable light_tone(values.light_tone);
-    const ToneTable painted_tone(values.development.tone);
+    const ToneTable light_tone(values.light_tone);  // the other differs in its gain alone
+    const ToneTable painted_tone = light_tone.withGain(values.development.tone.gain);
     values.lightness.resize(returned.size());
     values.painted.resize(returned.size());
     forChunks(returned.size(), {}, [&](std::size_t begin, std::size_t end) {

@@ -31,6 +31,7 @@ struct Values {
 
 // How much of the work is done: the last touches cost as much as all the rest.
 enum class Finish {
+    Colours,  // for a picture under the hand: as Quick, and bands have borders only, no ladders
     Quick,    // while something is dragged: specks and shallow dips are left
     Settled,  // all
 };

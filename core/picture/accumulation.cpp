@@ -5,8 +5,10 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <span>
 
 #include "core/base/finite.h"
+#include "core/base/parallel.h"
 #include "core/colour/colour.h"
 
 namespace glaukophos {
@@ -34,20 +36,39 @@ void boxBlur(std::vector<Vec3>& pixels, std::size_t lines, std::size_t length, s
 
 // sRGB encoding by table: 4096 steps of the square root, each for its middle, keep the error below
 // half a byte step.
-std::uint8_t encodedByte(float linear) {
-    static const std::array<std::uint8_t, 4097> table = [] {
-        std::array<std::uint8_t, 4097> bytes{};
+constexpr std::size_t kSteps = 4096;
+const std::array<std::uint8_t, kSteps + 1>& encodedRoots() {
+    static const std::array<std::uint8_t, kSteps + 1> table = [] {
+        std::array<std::uint8_t, kSteps + 1> bytes{};
         for (std::size_t i = 0; i < bytes.size(); ++i) {
-            const double root = std::min(1.0, (static_cast<double>(i) + 0.5) / 4096.0);
+            const double root = std::min(1.0, (static_cast<double>(i) + 0.5) / kSteps);
             const Vec3d rgb = Vec3d::Constant(root * root);
             bytes[i] = static_cast<std::uint8_t>(std::lround(255.0 * encodedFrom({rgb}).r));
         }
         return bytes;
     }();
-    // A colour that is not a number is a mistake elsewhere; here it is black, not the end.
-    if (!(linear > 0.0F)) return 0;
-    const float root = std::sqrt(std::min(linear, 1.0F));
-    return table[static_cast<std::size_t>(root * 4096.0F)];
+    return table;
+}
+
+// Encodes some pixels, a block of numbers at a time, so that the arithmetic runs on several at
+// once.
+void encode(std::span<const Vec3> pixels, float scale, std::uint8_t* bytes) {
+    using Block = Eigen::Array<float, 48, 1>;
+    const std::array<std::uint8_t, kSteps + 1>& table = encodedRoots();
+    const float* numbers = pixels.front().data();
+    const std::size_t count = 3 * pixels.size();
+    for (std::size_t begin = 0; begin < count; begin += Block::SizeAtCompileTime) {
+        const auto size = std::min<std::size_t>(Block::SizeAtCompileTime, count - begin);
+        Block linear = Block::Zero();
+        std::copy_n(numbers + begin, size, linear.data());
+        const auto root = (scale * linear).max(0.0F).min(1.0F).sqrt();
+        const Eigen::Array<int, 48, 1> steps = (static_cast<float>(kSteps) * root).cast<int>();
+        for (std::size_t i = 0; i < size; ++i) {
+            const auto step = static_cast<std::size_t>(steps[static_cast<Eigen::Index>(i)]);
+            // A colour that is not a number is a mistake elsewhere; here it is black, not the end.
+            bytes[begin + i] = step < table.size() ? table[step] : std::uint8_t{0};
+        }
+    }
 }
 
 // How far apart two pixels look, roughly: 1 from black to white.
@@ -118,11 +139,9 @@ Image encoded(const Accumulation& accumulation) {
     image.height = accumulation.grid.height;
     image.rgb.resize(accumulation.sum.size() * 3);
     const float scale = 1.0F / static_cast<float>(std::max(1, accumulation.frames));
-    tbb::parallel_for(std::size_t{0}, accumulation.sum.size(), [&](std::size_t i) {
-        for (std::size_t c = 0; c < 3; ++c) {
-            image.rgb[3 * i + c] =
-                encodedByte(scale * accumulation.sum[i][static_cast<Eigen::Index>(c)]);
-        }
+    const std::span<const Vec3> sum(accumulation.sum);
+    forChunks(sum.size(), {}, [&](std::size_t begin, std::size_t end) {
+        encode(sum.subspan(begin, end - begin), scale, image.rgb.data() + 3 * begin);
     });
     return image;
 }

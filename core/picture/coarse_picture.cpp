@@ -1,5 +1,6 @@
 #include "core/picture/coarse_picture.h"
 
+#include <tbb/blocked_range.h>
 #include <tbb/parallel_for.h>
 
 #include <Eigen/Core>
@@ -67,41 +68,34 @@ Components componentsOf(const std::uint8_t* rgb) {
             0.0F};
 }
 
-// A coarse picture then and now, and where the two differ.
 struct CoarsePixel {
     Components then;
     Components now;
+    bool differs = false;
 };
-struct CoarseChange {
-    std::size_t width = 0;
+
+// One row of a coarse picture, then and now, kept while the rows below it lean on it.
+struct CoarseRow {
+    int row = -1;
+    bool differs = false;  // anywhere
     std::vector<CoarsePixel> pixels;
-    std::vector<char> differs;      // one entry a pixel
-    std::vector<char> row_differs;  // anywhere in it
 
-    [[nodiscard]] const CoarsePixel* row(int y) const {
-        return pixels.data() + width * static_cast<std::size_t>(y);
-    }
-    [[nodiscard]] const char* differsInRow(int y) const {
-        return differs.data() + width * static_cast<std::size_t>(y);
+    void read(const Image& before, const Image& after, int wanted) {
+        if (row == wanted) return;
+        row = wanted;
+        const auto width = static_cast<std::size_t>(after.width);
+        const std::size_t first = 3 * width * static_cast<std::size_t>(row);
+        const std::uint8_t* then = before.rgb.data() + first;
+        const std::uint8_t* now = after.rgb.data() + first;
+        differs = !std::equal(then, then + 3 * width, now);
+        pixels.resize(width);
+        for (CoarsePixel& pixel : pixels) {
+            pixel = {componentsOf(then), componentsOf(now), !std::equal(then, then + 3, now)};
+            then += 3;
+            now += 3;
+        }
     }
 };
-
-CoarseChange coarseChange(const Image& then, const Image& now) {
-    const auto width = static_cast<std::size_t>(now.width);
-    const auto height = static_cast<std::size_t>(now.height);
-    CoarseChange change{width, std::vector<CoarsePixel>(width * height),
-                        std::vector<char>(width * height), std::vector<char>(height)};
-    tbb::parallel_for(std::size_t{0}, height, [&](std::size_t y) {
-        for (std::size_t i = y * width; i < (y + 1) * width; ++i) {
-            const std::uint8_t* before = then.rgb.data() + 3 * i;
-            const std::uint8_t* after = now.rgb.data() + 3 * i;
-            change.pixels[i] = {componentsOf(before), componentsOf(after)};
-            if (std::equal(before, before + 3, after)) continue;
-            change.differs[i] = change.row_differs[y] = 1;
-        }
-    });
-    return change;
-}
 
 // A pixel changed as the four round it are, with these weights; up to the nearest step. Written
 // out, since this is done for every pixel of a moving picture.
@@ -205,23 +199,34 @@ Image enlarged(const Image& coarse, const Enlarging& how) {
 }
 
 Image changed(const Image& sharp, const Image& then, const Image& now, const Enlarging& how) {
-    Image result = sharp;
-    const CoarseChange coarse = coarseChange(then, now);
+    Image result{sharp.width, sharp.height, std::vector<std::uint8_t>(sharp.rgb.size())};
     const std::size_t length = 3 * how.columns.size();
-    tbb::parallel_for(std::size_t{0}, how.rows.size(), [&](std::size_t y) {
-        const Between& row = how.rows[y];
-        const bool differs = coarse.row_differs[static_cast<std::size_t>(row.first)] != 0 ||
-                             coarse.row_differs[static_cast<std::size_t>(row.second)] != 0;
-        if (!differs) return;
-        const CoarsePixel* upper = coarse.row(row.first);
-        const CoarsePixel* lower = coarse.row(row.second);
-        const char* above = coarse.differsInRow(row.first);
-        const char* below = coarse.differsInRow(row.second);
+    const auto changeRow = [&](std::size_t y, const CoarseRow& upper, const CoarseRow& lower) {
         std::uint8_t* out = result.rgb.data() + length * y;
         for (std::size_t x = 0; x < how.columns.size(); ++x, out += 3) {
-            const auto& [left, right, weight] = how.columns[x];
-            if ((above[left] | above[right] | below[left] | below[right]) == 0) continue;
-            change(out, upper[left], upper[right], lower[left], lower[right], weightsAt(how, y, x));
+            const Between& column = how.columns[x];
+            const auto left = static_cast<std::size_t>(column.first);
+            const auto right = static_cast<std::size_t>(column.second);
+            const CoarsePixel& a = upper.pixels[left];
+            const CoarsePixel& b = upper.pixels[right];
+            const CoarsePixel& c = lower.pixels[left];
+            const CoarsePixel& d = lower.pixels[right];
+            if (!a.differs && !b.differs && !c.differs && !d.differs) continue;
+            change(out, a, b, c, d, weightsAt(how, y, x));
+        }
+    };
+    constexpr std::size_t kRows = 16;
+    const tbb::blocked_range<std::size_t> all(0, how.rows.size(), kRows);
+    tbb::parallel_for(all, [&](const auto& range) {
+        CoarseRow upper;
+        CoarseRow lower;
+        for (std::size_t y = range.begin(); y < range.end(); ++y) {
+            const Between& row = how.rows[y];
+            std::copy_n(sharp.rgb.data() + length * y, length, result.rgb.data() + length * y);
+            if (lower.row == row.first) std::swap(upper, lower);
+            upper.read(then, now, row.first);
+            lower.read(then, now, row.second);
+            if (upper.differs || lower.differs) changeRow(y, upper, lower);
         }
     });
     return result;

@@ -33,7 +33,7 @@ bool canFollow(const Plan& plan, const Evaluated& last) {
 
 std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const SeenFigure& seen,
                                  Accuracy accuracy, const Progress& progress,
-                                 std::vector<RecentShadows>* recent) {
+                                 std::vector<RecentShadows>* recent, Finish finish) {
     if (!canFollow(plan, last)) return std::nullopt;
     const Traces& traces = *last.traces;
     const Irradiance& before = last.appearance->irradiance;
@@ -88,7 +88,7 @@ std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const 
             seen.normals.begin() + static_cast<std::ptrdiff_t>(seen.vertices.size()));
     }
     takeGlowLicences(result.plan, irradiance);
-    result.appearance = appearanceOf(result.plan, std::move(irradiance), Finish::Quick);
+    result.appearance = appearanceOf(result.plan, std::move(irradiance), finish);
     return result;
 }
 

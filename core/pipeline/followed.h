@@ -24,6 +24,7 @@ bool canFollow(const Plan& plan, const Evaluated& last);
 std::optional<Followed> followed(const Plan& plan, const Evaluated& last, const SeenFigure& seen,
                                  Accuracy accuracy = Accuracy::Preview,
                                  const Progress& progress = {},
-                                 std::vector<RecentShadows>* recent = nullptr);
+                                 std::vector<RecentShadows>* recent = nullptr,
+                                 Finish finish = Finish::Quick);
 
 }  // namespace glaukophos

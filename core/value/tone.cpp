@@ -39,6 +39,12 @@ double Tone::luminance(double wanted) const {
     return luminanceOf(100.0 * unbend(std::clamp(bent, 0.0, 1.0), contrast)) / gain;
 }
 
+ToneTable ToneTable::withGain(double gain) const {
+    ToneTable other = *this;
+    other.m_gain = static_cast<float>(gain);
+    return other;
+}
+
 ToneTable::ToneTable(const Tone& tone) : m_gain(static_cast<float>(tone.gain)) {
     Tone curve = tone;
     curve.gain = 1.0;
@@ -50,10 +56,11 @@ ToneTable::ToneTable(const Tone& tone) : m_gain(static_cast<float>(tone.gain)) {
 
 double weightedQuantile(std::span<const float> values, std::span<const float> weights,
                         double share) {
-    // Floats that are not negative sort like their bits: first into bins by the upper half of the
-    // bits, then only the bin that holds the quantile is sorted.
-    const auto binOf = [](float value) { return std::bit_cast<std::uint32_t>(value) >> 16; };
-    std::vector<double> bins(std::size_t{1} << 15, 0.0);
+    // Floats that are not negative sort like their bits: first into bins by the upper bits, few
+    // enough to stay in the cache, then only the bin that holds the quantile is sorted.
+    constexpr unsigned kLower = 19;
+    const auto binOf = [](float value) { return std::bit_cast<std::uint32_t>(value) >> kLower; };
+    std::vector<double> bins(std::size_t{1} << (31 - kLower), 0.0);
     double total = 0.0;
     for (std::size_t i = 0; i < weights.size(); ++i) {
         if (weights[i] <= 0.0F) continue;

@@ -45,6 +45,7 @@ struct Tone {
 class ToneTable {
   public:
     explicit ToneTable(const Tone& tone);
+    [[nodiscard]] ToneTable withGain(double gain) const;  // all else the same
     [[nodiscard]] float lightness(float luminance) const {
         // Even steps of the square root, since the curve is steepest in the dark.
         const float lit = m_gain * luminance;
