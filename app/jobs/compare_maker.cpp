@@ -3,7 +3,6 @@
 
 #include <algorithm>
 
-#include "app/widgets/image_convert.h"
 #include "app/widgets/screen_profile.h"
 
 namespace glaukophos {
@@ -17,10 +16,7 @@ QImage pictureOf(const CompareRequest& request, const Evaluated& evaluated, int 
     Camera camera = heldCamera(figure.bounds(), request.view, request.grid);
     hideParts(camera, evaluated.plan);
     const Look look = lookOf(evaluated.plan, *evaluated.appearance, request.look, *evaluated.marks);
-    QImage picture =
-        toQImage(renderPicture(figure, camera, request.grid, look, request.shade, frames));
-    bringToScreen(picture);
-    return picture;
+    return onScreen(renderPicture(figure, camera, request.grid, look, request.shade, frames));
 }
 
 }  // namespace

@@ -4,7 +4,6 @@
 #include <QElapsedTimer>
 
 #include "app/widgets/band_numbers.h"
-#include "app/widgets/image_convert.h"
 #include "app/widgets/screen_profile.h"
 #include "core/base/precedence.h"
 #include "core/pipeline/traces.h"
@@ -24,12 +23,6 @@ constexpr std::chrono::milliseconds kHalt{80};  // after which the hand is seen 
 // A rough picture is better than none, but not than one that is sharp already.
 bool worthShowing(int frames, bool sharp_before) {
     return frames == 6 || frames == kFrames || (!sharp_before && (frames == 1 || frames == 3));
-}
-
-QImage onScreen(const Image& made) {
-    QImage picture = toQImage(made);
-    bringToScreen(picture);
-    return picture;
 }
 
 // Nothing is drawn in it that moves with the light.
@@ -205,7 +198,7 @@ void PictureMaker::keepSharp(Image picture, const PictureRequest& request) {
 }
 
 void PictureMaker::show(const QImage& picture, const PictureRequest& request, bool finished) {
-    emit pictureReady(picture.convertToFormat(QImage::Format_RGB32), request.number, finished);
+    emit pictureReady(picture, request.number, finished);
 }
 
 void PictureMaker::make(const PictureRequest& request,

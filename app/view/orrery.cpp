@@ -13,8 +13,7 @@ namespace {
 constexpr double kLowest_deg = -60.0;
 
 // A line of the mark's colour with a hair of the rim's beside it.
-void paintMark(QPainter& painter, const QPainterPath& path, double width, int alpha,
-               Qt::PenStyle style = Qt::SolidLine) {
+void paintMark(QPainter& painter, const QPainterPath& path, double width, int alpha) {
     const Theme& t = currentTheme();
     QColor rim = t.mark_rim;
     QColor ink = t.mark;
@@ -22,9 +21,27 @@ void paintMark(QPainter& painter, const QPainterPath& path, double width, int al
     ink.setAlpha(alpha);
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(rim, width + 1.6, Qt::SolidLine, Qt::RoundCap));
-    if (style == Qt::SolidLine) painter.drawPath(path);
-    painter.setPen(QPen(ink, width, style, Qt::RoundCap));
     painter.drawPath(path);
+    painter.setPen(QPen(ink, width, Qt::SolidLine, Qt::RoundCap));
+    painter.drawPath(path);
+}
+
+// A path that consists of lines as a row of dots: a third of the time that a dotted pen takes.
+void paintDots(QPainter& painter, const QPainterPath& path, double width, int alpha) {
+    QColor ink = currentTheme().mark;
+    ink.setAlpha(alpha);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(ink);
+    double next = 0.0;  // from the end of the line before to the next dot
+    for (int i = 1; i < path.elementCount(); ++i) {
+        if (path.elementAt(i).isMoveTo()) continue;
+        const QLineF line(path.elementAt(i - 1), path.elementAt(i));
+        for (; next < line.length(); next += 3.5 * width) {
+            const double radius = 0.7 * width;
+            painter.drawEllipse(line.pointAt(next / line.length()), radius, radius);
+        }
+        next -= line.length();
+    }
 }
 
 template <class PointAt>
@@ -104,7 +121,7 @@ void paintHourRing(QPainter& painter, const Orrery& orrery, const Vec3& eye_mm,
     const QPainterPath back =
         pathOf(60, project, [&](double t) { return onRing(orrery, own + 3.0 + 6.0 * t); });
     paintMark(painter, front, 1.5, 190);
-    paintMark(painter, back, 1.2, 130, Qt::DotLine);
+    paintDots(painter, back, 1.2, 130);
     for (int hour = 1; hour <= 12; ++hour) {
         const auto in = project(onRing(orrery, hour, 0.985));
         const auto out = project(onRing(orrery, hour, 1.03));
@@ -131,13 +148,15 @@ void paintArc(QPainter& painter, const Orrery& orrery, const ClockDirection& dir
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     const auto along = [&](double from, double to) {
-        return pathOf(36, project, [&, from, to](double t) {
+        constexpr double kStep_deg = 3.5;  // no corner is seen
+        const int steps = 1 + static_cast<int>(std::abs(to - from) / kStep_deg);
+        return pathOf(steps, project, [&, from, to](double t) {
             return placeOn(orrery, towards(ClockDirection{direction.hour, from + t * (to - from)}));
         });
     };
     const int alpha = chosen ? 230 : 80;
     paintMark(painter, along(0.0, direction.height_deg), chosen ? 2.2 : 1.2, alpha);
-    if (chosen) paintMark(painter, along(direction.height_deg, 90.0), 1.3, 140, Qt::DotLine);
+    if (chosen) paintDots(painter, along(direction.height_deg, 90.0), 1.3, 140);
     if (const auto root = project(onRing(orrery, direction.hour)); root && chosen) {
         painter.setPen(Qt::NoPen);
         painter.setBrush(currentTheme().mark);
@@ -166,7 +185,7 @@ void paintFloorMark(QPainter& painter, const Orrery& orrery, const Vec3& place_m
     if (chosen && from && to) {
         QPainterPath thread(*from);
         thread.lineTo(*to);
-        paintMark(painter, thread, 1.0, 120, Qt::DotLine);
+        paintDots(painter, thread, 1.0, 120);
     }
     painter.restore();
 }

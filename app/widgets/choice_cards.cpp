@@ -5,7 +5,6 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "app/widgets/image_convert.h"
 #include "app/widgets/text.h"
 
 namespace glaukophos {
@@ -60,9 +59,7 @@ void ChoiceCards::setChosen(std::size_t index) {
 
 void ChoiceCards::setPictures(const std::vector<Image>& pictures) {
     for (std::size_t i = 0; i < m_cards.size() && i < pictures.size(); ++i) {
-        QImage picture = toQImage(pictures[i]);
-        bringToScreen(picture);
-        m_cards[i].picture->setPixmap(QPixmap::fromImage(picture));
+        m_cards[i].picture->setPixmap(QPixmap::fromImage(onScreen(pictures[i])));
     }
 }
 

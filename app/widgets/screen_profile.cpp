@@ -98,13 +98,21 @@ QColor onScreen(const Srgb& colour) {
                             static_cast<float>(rgb[2]));
 }
 
-void bringToScreen(QImage& picture) {
-    const std::scoped_lock lock(screen().mutex);
-    if (screen().bytes == nullptr) return;
-    for (int y = 0; y < picture.height(); ++y) {
-        cmsDoTransform(screen().bytes.get(), picture.constScanLine(y), picture.scanLine(y),
-                       static_cast<cmsUInt32Number>(picture.width()));
+QImage onScreen(const Image& picture) {
+    const std::size_t row = 3 * static_cast<std::size_t>(picture.width);
+    std::unique_lock lock(screen().mutex);
+    if (screen().bytes == nullptr) {
+        lock.unlock();
+        const QImage same(picture.rgb.data(), picture.width, picture.height,
+                          static_cast<qsizetype>(row), QImage::Format_RGB888);
+        return same.convertToFormat(QImage::Format_RGB32);
     }
+    QImage sent(picture.width, picture.height, QImage::Format_RGB888);
+    for (int y = 0; y < picture.height; ++y) {
+        cmsDoTransform(screen().bytes.get(), picture.rgb.data() + row * static_cast<std::size_t>(y),
+                       sent.scanLine(y), static_cast<cmsUInt32Number>(picture.width));
+    }
+    return sent.convertToFormat(QImage::Format_RGB32);
 }
 
 }  // namespace glaukophos

@@ -7,6 +7,7 @@
 
 #include "core/base/result.h"
 #include "core/colour/colour.h"
+#include "core/picture/accumulation.h"
 
 namespace glaukophos {
 
@@ -17,7 +18,7 @@ QString screenProfile();  // the file in use, empty for sRGB
 
 // A colour as it must be sent to the screen, by Little CMS, relative colorimetric.
 QColor onScreen(const Srgb& colour);
-// The same for a whole picture (RGB888), in place.
-void bringToScreen(QImage& picture);
+// The same for a whole picture; Format_RGB32, which is painted as it is.
+QImage onScreen(const Image& picture);
 
 }  // namespace glaukophos

@@ -180,18 +180,20 @@ class LookingBack {
     // Keeps what was found and gives the mean of all that count.
     void take(std::vector<float> seen, const std::vector<std::uint32_t>& receivers,
               std::vector<float>& mean) {
-        for (const std::uint32_t r : receivers) {
-            float sum = 0.0F;
-            float count = 0.0F;
-            const auto add = [&](float share) {
-                if (share < 0.0F) return;
-                sum += share;
-                count += 1.0F;
-            };
-            add(seen[r]);
-            for (const RecentShadows::Found& found : m_recent.pictures) add(found.seen[r]);
-            mean[r] = count > 0.0F ? sum / count : 0.0F;
-        }
+        forChunks(receivers.size(), {}, [&](std::size_t begin, std::size_t end) {
+            for (const std::uint32_t r : std::span(receivers).subspan(begin, end - begin)) {
+                float sum = 0.0F;
+                float count = 0.0F;
+                const auto add = [&](float share) {
+                    if (share < 0.0F) return;
+                    sum += share;
+                    count += 1.0F;
+                };
+                add(seen[r]);
+                for (const RecentShadows::Found& found : m_recent.pictures) add(found.seen[r]);
+                mean[r] = count > 0.0F ? sum / count : 0.0F;
+            }
+        });
         if (m_recent.pictures.size() == kPictures) m_recent.pictures.pop_back();
         m_recent.pictures.insert(m_recent.pictures.begin(), {m_light, std::move(seen)});
         ++m_recent.count;
@@ -210,6 +212,8 @@ bool trace(const Light& unit, const LitForm& lit, const std::vector<std::uint32_
            Accuracy accuracy, const FewRays& few, const Progress& progress, Arriving& there) {
     std::vector<Vec3> points;
     std::vector<Vec3> normals;
+    points.reserve(receivers.size());
+    normals.reserve(receivers.size());
     for (const std::uint32_t r : receivers) {
         points.push_back(lit.receivers.points_mm[r]);
         normals.push_back(lit.receivers.normals[r]);
@@ -227,11 +231,18 @@ bool trace(const Light& unit, const LitForm& lit, const std::vector<std::uint32_
 // The same with a few rays, the others being those of the last pictures.
 bool traceAnew(const Light& unit, const LitForm& lit, const std::vector<std::uint32_t>& receivers,
                LookingBack looking_back, const Progress& progress, Arriving& there) {
+    std::vector<char> is_left_out(receivers.size());
+    forChunks(receivers.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t i = begin; i < end; ++i) {
+            is_left_out[i] = looking_back.isLeftOut(receivers[i]) ? 1 : 0;
+        }
+    });
     std::vector<std::uint32_t> anew;
     std::vector<std::uint32_t> left_out;
     std::vector<float> seen(there.seen.size(), -1.0F);
-    for (const std::uint32_t r : receivers) {
-        if (!looking_back.isLeftOut(r)) {
+    for (std::size_t i = 0; i < receivers.size(); ++i) {
+        const std::uint32_t r = receivers[i];
+        if (is_left_out[i] == 0) {
             anew.push_back(r);
             continue;
         }

@@ -169,17 +169,19 @@ void darkenRest(const Plan& plan, const Irradiance& irradiance, std::span<const 
     const std::vector<bool> near = nearLights(plan);
     if (darken <= 0.0 || std::ranges::find(near, true) == near.end()) return;
     const auto darkest = static_cast<float>(plan.values.paint.darkest);
-    for (std::size_t v = 0; v < values.lightness.size(); ++v) {
-        float glow = 0.0F;
-        for (std::size_t l = 0; l < weights.size(); ++l) {
-            if (near[l]) glow += weights[l] * irradiance.of_lights[l][v];
+    forChunks(values.lightness.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            float glow = 0.0F;
+            for (std::size_t l = 0; l < weights.size(); ++l) {
+                if (near[l]) glow += weights[l] * irradiance.of_lights[l][v];
+            }
+            const float all = std::max(values.light[v], 1e-9F);
+            const float down = static_cast<float>(darken) * std::max(0.0F, 1.0F - glow / all);
+            for (float* lightness : {&values.lightness[v], &values.painted[v]}) {
+                *lightness = std::max(std::min(darkest, *lightness), *lightness - down);
+            }
         }
-        const float all = std::max(values.light[v], 1e-9F);
-        const float down = static_cast<float>(darken) * std::max(0.0F, 1.0F - glow / all);
-        for (float* lightness : {&values.lightness[v], &values.painted[v]}) {
-            *lightness = std::max(std::min(darkest, *lightness), *lightness - down);
-        }
-    }
+    });
 }
 
 // Metal shows the room at full range, with the lights as glints on top.
@@ -187,16 +189,19 @@ void paintMetal(const Plan& plan, const Irradiance& irradiance, Values& values) 
     const auto kept_levels = metalLevels(plan, irradiance);
     const std::vector<float>& levels = *kept_levels;
     const PaintRange& paint = plan.values.paint;
-    for (std::size_t v = 0; v < levels.size(); ++v) {
-        if (levels[v] < 0.0F) continue;
-        double luminance = luminanceOf(paint.darkest + levels[v] * (paint.top() - paint.darkest));
-        for (const std::vector<float>& specular : values.specular) {
-            if (!specular.empty()) luminance += values.light_tone.gain * specular[v];
+    forChunks(levels.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t v = begin; v < end; ++v) {
+            if (levels[v] < 0.0F) continue;
+            double luminance =
+                luminanceOf(paint.darkest + levels[v] * (paint.top() - paint.darkest));
+            for (const std::vector<float>& specular : values.specular) {
+                if (!specular.empty()) luminance += values.light_tone.gain * specular[v];
+            }
+            const double lightness = std::min(paint.top(), lightnessOf(std::min(1.0, luminance)));
+            values.lightness[v] = static_cast<float>(lightness);
+            values.painted[v] = static_cast<float>(lightness);
         }
-        const double lightness = std::min(paint.top(), lightnessOf(std::min(1.0, luminance)));
-        values.lightness[v] = static_cast<float>(lightness);
-        values.painted[v] = static_cast<float>(lightness);
-    }
+    });
 }
 
 // By quarters where the painter chose so.

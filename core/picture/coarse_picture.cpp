@@ -3,9 +3,9 @@
 #include <tbb/blocked_range.h>
 #include <tbb/parallel_for.h>
 
-#include <Eigen/Core>
 #include <algorithm>
 #include <numeric>
+#include <span>
 
 namespace glaukophos {
 namespace {
@@ -55,17 +55,18 @@ Weights madeWhole(const std::array<float, 4>& weights, const Weights& otherwise)
     return whole;
 }
 
-Weights weightsAt(const Enlarging& how, std::size_t row, std::size_t column) {
-    if (how.weights.empty()) return bilinear(how.rows[row], how.columns[column]);
-    return how.weights[row * how.columns.size() + column];
-}
-
 // The components of a pixel side by side, for arithmetic on all of them at once; the last is idle.
-using Components = Eigen::Array4f;
+// The compiler's own vectors: converting number by number would be most of the work.
+using Components [[gnu::vector_size(16)]] = float;
+using Whole [[gnu::vector_size(16)]] = std::int32_t;
 
 Components componentsOf(const std::uint8_t* rgb) {
-    return {static_cast<float>(rgb[0]), static_cast<float>(rgb[1]), static_cast<float>(rgb[2]),
-            0.0F};
+    return __builtin_convertvector((Whole{rgb[0], rgb[1], rgb[2], 0}), Components);
+}
+
+Components componentsOf(const Weights& weights) {
+    return __builtin_convertvector((Whole{weights[0], weights[1], weights[2], weights[3]}),
+                                   Components);
 }
 
 struct CoarsePixel {
@@ -99,21 +100,43 @@ struct CoarseRow {
 
 // A pixel changed as the four round it are, with these weights; up to the nearest step. Written
 // out, since this is done for every pixel of a moving picture.
-void change(std::uint8_t* rgb, const CoarsePixel& a, const CoarsePixel& b, const CoarsePixel& c,
-            const CoarsePixel& d, const Weights& weights) {
-    const auto wa = static_cast<float>(weights[0]);
-    const auto wb = static_cast<float>(weights[1]);
-    const auto wc = static_cast<float>(weights[2]);
-    const auto wd = static_cast<float>(weights[3]);
-    const Components then = wa * a.then + wb * b.then + wc * c.then + wd * d.then;
-    const Components now = wa * a.now + wb * b.now + wc * c.now + wd * d.now;
+void change(const std::uint8_t* sharp, std::uint8_t* rgb, const CoarsePixel& a,
+            const CoarsePixel& b, const CoarsePixel& c, const CoarsePixel& d,
+            const Weights& weights) {
+    const Components w = componentsOf(weights);
+    const Components then = w[0] * a.then + w[1] * b.then + w[2] * c.then + w[3] * d.then;
+    const Components now = w[0] * a.now + w[1] * b.now + w[2] * c.now + w[3] * d.now;
     // In proportion where it gets darker, by as many steps where it gets lighter.
-    const Components ratio = ((now + 1.0F) / (then + 1.0F)).min(1.0F);
-    const Components more = (now - then).max(0.0F) / static_cast<float>(kWhole);
-    const Components after = (componentsOf(rgb) * ratio + more + 0.5F).min(255.0F);
-    rgb[0] = static_cast<std::uint8_t>(after[0]);
-    rgb[1] = static_cast<std::uint8_t>(after[1]);
-    rgb[2] = static_cast<std::uint8_t>(after[2]);
+    const Components before = componentsOf(sharp);
+    const Components darker = before * ((now + 1.0F) / (then + 1.0F));
+    const Components lighter = before + (now - then) / static_cast<float>(kWhole);
+    const Components after = (now < then ? darker : lighter) + 0.5F;
+    const Components inside = after < 255.0F ? after : Components{} + 255.0F;
+    const Whole steps = __builtin_convertvector(inside, Whole);
+    for (int k = 0; k < 3; ++k) rgb[k] = static_cast<std::uint8_t>(steps[k]);
+}
+
+// All pixels of a row. What is read is held apart from the bytes that are written, or the compiler
+// would read it again after each.
+void changeRow(const Enlarging& how, std::size_t y, const CoarseRow& upper, const CoarseRow& lower,
+               const std::uint8_t* sharp, std::uint8_t* rgb) {
+    const std::span<const Between> columns(how.columns);
+    const Weights* weights = how.weights.empty() ? nullptr : &how.weights[y * columns.size()];
+    const CoarsePixel* above = upper.pixels.data();
+    const CoarsePixel* below = lower.pixels.data();
+    const Between row = how.rows[y];
+    for (const Between& column : columns) {
+        const CoarsePixel& a = above[column.first];
+        const CoarsePixel& b = above[column.second];
+        const CoarsePixel& c = below[column.first];
+        const CoarsePixel& d = below[column.second];
+        if (a.differs || b.differs || c.differs || d.differs) {
+            change(sharp, rgb, a, b, c, d, weights != nullptr ? *weights : bilinear(row, column));
+        }
+        if (weights != nullptr) ++weights;
+        sharp += 3;
+        rgb += 3;
+    }
 }
 
 }  // namespace
@@ -201,20 +224,6 @@ Image enlarged(const Image& coarse, const Enlarging& how) {
 Image changed(const Image& sharp, const Image& then, const Image& now, const Enlarging& how) {
     Image result{sharp.width, sharp.height, std::vector<std::uint8_t>(sharp.rgb.size())};
     const std::size_t length = 3 * how.columns.size();
-    const auto changeRow = [&](std::size_t y, const CoarseRow& upper, const CoarseRow& lower) {
-        std::uint8_t* out = result.rgb.data() + length * y;
-        for (std::size_t x = 0; x < how.columns.size(); ++x, out += 3) {
-            const Between& column = how.columns[x];
-            const auto left = static_cast<std::size_t>(column.first);
-            const auto right = static_cast<std::size_t>(column.second);
-            const CoarsePixel& a = upper.pixels[left];
-            const CoarsePixel& b = upper.pixels[right];
-            const CoarsePixel& c = lower.pixels[left];
-            const CoarsePixel& d = lower.pixels[right];
-            if (!a.differs && !b.differs && !c.differs && !d.differs) continue;
-            change(out, a, b, c, d, weightsAt(how, y, x));
-        }
-    };
     constexpr std::size_t kRows = 16;
     const tbb::blocked_range<std::size_t> all(0, how.rows.size(), kRows);
     tbb::parallel_for(all, [&](const auto& range) {
@@ -222,11 +231,13 @@ Image changed(const Image& sharp, const Image& then, const Image& now, const Enl
         CoarseRow lower;
         for (std::size_t y = range.begin(); y < range.end(); ++y) {
             const Between& row = how.rows[y];
-            std::copy_n(sharp.rgb.data() + length * y, length, result.rgb.data() + length * y);
+            const std::uint8_t* from = sharp.rgb.data() + length * y;
+            std::uint8_t* to = result.rgb.data() + length * y;
+            std::copy_n(from, length, to);
             if (lower.row == row.first) std::swap(upper, lower);
             upper.read(then, now, row.first);
             lower.read(then, now, row.second);
-            if (upper.differs || lower.differs) changeRow(y, upper, lower);
+            if (upper.differs || lower.differs) changeRow(how, y, upper, lower, from, to);
         }
     });
     return result;
