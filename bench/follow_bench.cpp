@@ -9,6 +9,7 @@
 #include "core/painted/gradients.h"
 #include "core/picture/coarse_picture.h"
 #include "core/picture/render.h"
+#include "core/picture/shown_surface.h"
 #include "core/pipeline/advance.h"
 #include "core/pipeline/followed.h"
 
@@ -36,11 +37,7 @@ const Hand& hand() {
         hand.camera = heldCamera(figure.bounds(), hand.last->plan.view, kWindow);
         const TracedFrame frame =
             traceFrame(figure, hand.camera, coarser(kWindow, kTimes), jitterOf(0));
-        std::vector<bool> shown(figure.surface.labels.size(), false);
-        for (const PixelHit& hit : frame.pixels) {
-            if (hit.triangle != kNothing) shown[hit.triangle] = true;
-        }
-        hand.seen = seenFigure(*hand.last, shown);
+        hand.seen = seenFigure(*hand.last, shownSurface(frame, figure.surface, kHardlyTold));
         return hand;
     }();
     return made;

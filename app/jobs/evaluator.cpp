@@ -12,8 +12,8 @@ namespace {
 constexpr std::chrono::milliseconds kRest{80};  // how long the hand must rest
 // Pictures follow the hand on their own: shares, ladders and charts come when it rests, and once in
 // a while.
-constexpr std::chrono::milliseconds kMeanwhile{450};
-constexpr int kTimesAsLong = 4;  // ... after so many times as long as the last time took
+constexpr std::chrono::milliseconds kMeanwhile{600};
+constexpr int kTimesAsLong = 8;  // ... after so many times as long as the last time took
 
 }  // namespace
 

@@ -6,6 +6,7 @@
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/screen_profile.h"
 #include "core/base/precedence.h"
+#include "core/picture/shown_surface.h"
 #include "core/pipeline/traces.h"
 
 namespace glaukophos {
@@ -16,8 +17,8 @@ constexpr int kFrames = 16;
 // that would take longer than the hand can wait.
 constexpr int kCoarser = 2;
 constexpr int kCoarsest = 3;
-constexpr qint64 kPatience_ms = 36;
-constexpr int kLate = 6;                        // in a row; the first of a drag are
+constexpr qint64 kPatience_ms = 40;
+constexpr int kLate = 10;                       // in a row: a change of size is seen
 constexpr std::chrono::milliseconds kHalt{80};  // after which the hand is seen to halt
 
 // A rough picture is better than none, but not than one that is sharp already.
@@ -55,28 +56,6 @@ PictureMaker::PictureMaker(QObject* parent)
           },
           [this](const QString& sentence) { emit failed(sentence); }) {}
 
-namespace {
-
-// The corners of all triangles that a frame shows.
-std::vector<bool> seenIn(const TracedFrame& frame, const Figure& figure) {
-    std::vector<bool> seen(figure.vertexCount(), false);
-    for (const PixelHit& hit : frame.pixels) {
-        if (hit.triangle == kNothing) continue;
-        for (const std::uint32_t v : figure.surface.mesh.triangles[hit.triangle]) seen[v] = true;
-    }
-    return seen;
-}
-
-std::vector<bool> trianglesIn(const TracedFrame& frame, const Figure& figure) {
-    std::vector<bool> shown(figure.surface.labels.size(), false);
-    for (const PixelHit& hit : frame.pixels) {
-        if (hit.triangle != kNothing) shown[hit.triangle] = true;
-    }
-    return shown;
-}
-
-}  // namespace
-
 const Look& PictureMaker::lookFor(const PictureRequest& request, const TracedFrame& frame) {
     const bool known = m_look_of != nullptr && m_look_choice == request.look &&
                        looksAlike(*m_look_of, *request.evaluated);
@@ -85,7 +64,8 @@ const Look& PictureMaker::lookFor(const PictureRequest& request, const TracedFra
         const Figure& figure = *request.evaluated->plan.figure;
         m_look = lookOf(request.evaluated->plan, *request.evaluated->appearance, request.look,
                         *request.evaluated->marks,
-                        request.moving ? seenIn(frame, figure) : std::vector<bool>{});
+                        request.moving ? shownSurface(frame, figure.surface, 0.0F).corners
+                                       : std::vector<bool>{});
         m_look_of = request.evaluated;
         m_look_choice = request.look;
     }
@@ -117,7 +97,7 @@ const PictureMaker::Seen& PictureMaker::seenFor(const PictureRequest& request, F
     TracedFrame frame = traceFrame(figure, request.camera, grid, jitterOf(0));
     findFloor(figure, request.camera, frame);
     SeenFigure seen =
-        seenFigure(last, trianglesIn(frame, figure),
+        seenFigure(last, shownSurface(frame, figure.surface, kHardlyTold),
                    way.accuracy == Accuracy::Preview ? kFewOfTheOthers : kManyOfTheOthers);
     for (PixelHit& hit : frame.pixels) {
         if (hit.triangle != kNothing) hit.triangle = seen.triangle_at[hit.triangle];

@@ -26,8 +26,13 @@ class Choosing {
         m_chosen.longest_edge_mm = whole.longest_edge_mm;
     }
 
-    void add(std::size_t triangle) {
-        const Triangle& of = m_whole.mesh.triangles[triangle];
+    void add(std::size_t triangle, const std::vector<bool>& corners) {
+        Triangle of = m_whole.mesh.triangles[triangle];
+        const auto counts = [&](std::uint32_t corner) { return corners[corner]; };
+        const std::uint32_t instead = *std::ranges::find_if(of, counts);
+        for (std::uint32_t& corner : of) {
+            if (!counts(corner)) corner = instead;
+        }
         addAs({placeOf(of[0]), placeOf(of[1]), placeOf(of[2])}, triangle, 1);
     }
 
@@ -146,16 +151,16 @@ std::vector<T> ofForm(std::span<const T> form, const SeenFigure& seen, std::size
 
 }  // namespace
 
-SeenFigure seenFigure(const Evaluated& last, const std::vector<bool>& shown, std::size_t others) {
+SeenFigure seenFigure(const Evaluated& last, const ShownSurface& shown, std::size_t others) {
     const Figure& whole = *last.plan.figure;
     SeenFigure seen;
     Choosing choosing(whole.surface, seen.vertices);
-    seen.triangle_at.assign(shown.size(), kNotShown);
+    seen.triangle_at.assign(shown.triangles.size(), kNotShown);
     std::uint32_t count = 0;
     Sampling sampling(last, others);
-    for (std::size_t t = 0; t < shown.size(); ++t) {
-        if (shown[t]) {
-            choosing.add(t);
+    for (std::size_t t = 0; t < shown.triangles.size(); ++t) {
+        if (shown.triangles[t]) {
+            choosing.add(t, shown.corners);
         } else {
             const std::size_t many = sampling.standsFor(t);
             if (many == 0) continue;
@@ -163,7 +168,7 @@ SeenFigure seenFigure(const Evaluated& last, const std::vector<bool>& shown, std
         }
         seen.triangle_at[t] = count++;
         seen.shown.resize(seen.vertices.size(), false);
-        if (!shown[t]) continue;
+        if (!shown.triangles[t]) continue;
         for (const std::uint32_t corner : choosing.last()) seen.shown[corner] = true;
     }
     auto figure = std::make_shared<Figure>();

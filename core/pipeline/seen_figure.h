@@ -9,6 +9,13 @@
 
 namespace glaukophos {
 
+// What a picture shows of a surface. The corners of shown triangles that do not count give way to
+// one that does, of which each such triangle has at least one.
+struct ShownSurface {
+    std::vector<bool> triangles;  // one entry a triangle
+    std::vector<bool> corners;    // one entry a vertex
+};
+
 // The vertices and triangles of a figure that a picture shows, and a sample of the others that
 // stands for them in exposure, shares and ladders.
 struct SeenFigure {
@@ -28,8 +35,8 @@ struct SeenFigure {
 inline constexpr std::size_t kFewOfTheOthers = 144;
 inline constexpr std::size_t kManyOfTheOthers = 16;
 
-// `shown` has one entry a triangle of the figure; `last` is of the same figure, its sky traced.
-SeenFigure seenFigure(const Evaluated& last, const std::vector<bool>& shown,
+// `shown` and `last` are of the same figure, its sky traced.
+SeenFigure seenFigure(const Evaluated& last, const ShownSurface& shown,
                       std::size_t others = kFewOfTheOthers);
 
 }  // namespace glaukophos

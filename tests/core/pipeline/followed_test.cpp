@@ -36,12 +36,13 @@ EvaluatedPtr worked(const Plan& plan) {
 }
 
 // The triangles that face a viewer at 12.
-std::vector<bool> facing(const Plan& plan) {
-    std::vector<bool> shown;
+ShownSurface facing(const Plan& plan) {
+    ShownSurface shown;
     const Mesh& mesh = plan.figure->surface.mesh;
     for (const Triangle& t : mesh.triangles) {
-        shown.push_back(areaVector(mesh, t).y() < 0.0F);
+        shown.triangles.push_back(areaVector(mesh, t).y() < 0.0F);
     }
+    shown.corners.assign(plan.figure->vertexCount(), true);
     return shown;
 }
 
