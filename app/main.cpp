@@ -15,10 +15,8 @@ int main(int argc, char** argv) {
     parser.process(app);
 
     applyTheme(app, themeFrom(parser));
-    // A plan is read while the window is built. A figure is shown as soon as it is read, for which
-    // the window has to be there.
-    const QString plan = planFrom(parser);
-    MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation), plan);
+    MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation),
+                      parser.positionalArguments());
     std::unique_ptr<Script> script;
     if (const ScriptOptions options = scriptOptionsFrom(parser); options.isAsked()) {
         script = std::make_unique<Script>(window, options);
@@ -28,6 +26,5 @@ int main(int argc, char** argv) {
     QObject::connect(&window.loader(), &Loader::loaded, &window,
                      [&] { applyOptions(parser, window); });
     window.show();
-    if (plan.isEmpty()) window.openFiles(parser.positionalArguments());
     return QApplication::exec();
 }

@@ -46,8 +46,23 @@ Loader::~Loader() {
 }
 
 void Loader::setPreview(const PixelGrid& grid, const Backdrop& backdrop) {
-    m_preview_grid = grid;
-    m_preview_backdrop = backdrop;
+    {
+        const std::scoped_lock lock(m_preview_mutex);
+        m_preview = Preview{grid, backdrop};
+    }
+    m_preview_known.notify_all();
+}
+
+void Loader::showPreview(std::span<const NamedMesh> meshes, const std::stop_token& stop) {
+    std::unique_lock lock(m_preview_mutex);
+    // The window may still be on its way.
+    if (!m_preview_known.wait(lock, stop, [this] { return m_preview.has_value(); })) return;
+    const Preview preview = *m_preview;
+    lock.unlock();
+    std::vector<const Mesh*> shown;
+    for (const NamedMesh& named : meshes) shown.push_back(&named.mesh);
+    const bool y_is_up = !meshes.empty() && meshes.front().y_is_up;
+    emit previewReady(toQImage(quickPicture(shown, y_is_up, preview.grid, preview.backdrop)));
 }
 
 Result<PlanWithLog> Loader::loadFiles(const std::vector<std::filesystem::path>& files,
@@ -66,12 +81,8 @@ Result<PlanWithLog> Loader::loadFiles(const std::vector<std::filesystem::path>& 
                                                  progress));
         }
     }
-    const auto preview = [this](std::span<const NamedMesh> meshes) {
-        std::vector<const Mesh*> shown;
-        for (const NamedMesh& named : meshes) shown.push_back(&named.mesh);
-        const bool y_is_up = !meshes.empty() && meshes.front().y_is_up;
-        emit previewReady(
-            toQImage(quickPicture(shown, y_is_up, m_preview_grid, m_preview_backdrop)));
+    const auto preview = [&](std::span<const NamedMesh> meshes) {
+        showPreview(meshes, progress.stop);
     };
     auto imported = importFigure(files, doubtful_unit_mm,
                                  {progress.stop, [&](double f) { progress.at(0.4 * f); }}, preview);

@@ -5,7 +5,11 @@
 #include <QObject>
 #include <QStringList>
 #include <atomic>
+#include <condition_variable>
 #include <functional>
+#include <mutex>
+#include <optional>
+#include <span>
 #include <thread>
 
 #include "core/io/plan_file.h"
@@ -26,7 +30,7 @@ class Loader : public QObject {
     void load(const QStringList& files);
     // Other long work on the open plan; `reworked` follows.
     void rework(const QString& text, Work work);
-    // Pictures of meshes that are being made ready have this size.
+    // Pictures of meshes that are being made ready have this size, and wait until it is known.
     void setPreview(const PixelGrid& grid, const Backdrop& backdrop);
     void stop();
     [[nodiscard]] bool isLoading() const { return m_loading; }
@@ -53,11 +57,17 @@ class Loader : public QObject {
     void start(Open work, Done done);
     Result<PlanWithLog> loadFiles(const std::vector<std::filesystem::path>& files,
                                   std::optional<float> doubtful_unit_mm, const Progress& progress);
+    void showPreview(std::span<const NamedMesh> meshes, const std::stop_token& stop);
 
+    struct Preview {
+        PixelGrid grid;
+        Backdrop backdrop;
+    };
     bool m_loading = false;
     int m_number = 0;  // results of older numbers are dropped
-    PixelGrid m_preview_grid{640, 480};
-    Backdrop m_preview_backdrop;
+    std::mutex m_preview_mutex;
+    std::condition_variable_any m_preview_known;
+    std::optional<Preview> m_preview;
     // The last is the one in use. Those before were stopped and may still be inside a library that
     // cannot be interrupted; nobody waits for them but the end of the program.
     std::vector<Worker> m_workers;

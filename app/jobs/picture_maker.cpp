@@ -20,6 +20,8 @@ constexpr int kCoarsest = 3;
 constexpr qint64 kPatience_ms = 40;
 constexpr int kLate = 10;                       // in a row: a change of size is seen
 constexpr std::chrono::milliseconds kHalt{80};  // after which the hand is seen to halt
+// After which there is time for what the first picture of a drag would have to wait for.
+constexpr std::chrono::milliseconds kLeisure{1500};
 
 // A rough picture is better than none, but not than one that is sharp already.
 bool worthShowing(int frames, bool sharp_before) {
@@ -223,6 +225,9 @@ void PictureMaker::make(const PictureRequest& request,
             show(picture, request, last && !request.moving);
         }
         if (turn.isOver()) return;
+    }
+    if (!request.moving && isSharpOf(request) && turn.restsFor(kLeisure)) {
+        follow(request, request.evaluated->plan, m_moving, {turn.stop(), {}});
     }
 }
 

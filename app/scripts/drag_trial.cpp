@@ -34,8 +34,11 @@ DragTrial::DragTrial(MainWindow& window, Dragged dragged, int steps)
 }
 
 void DragTrial::start() {
-    m_clock.start();
-    m_hand.start();
+    constexpr int kReach_ms = 2500;  // until the hand is there
+    QTimer::singleShot(kReach_ms, this, [this] {
+        m_clock.start();
+        m_hand.start();
+    });
 }
 
 bool DragTrial::eventFilter(QObject* watched, QEvent* event) {

@@ -147,14 +147,6 @@ ThemeKind themeFrom(const QCommandLineParser& parser) {
     return ThemeKind::Plaster;
 }
 
-QString planFrom(const QCommandLineParser& parser) {
-    const QStringList files = parser.positionalArguments();
-    if (files.size() != 1) return {};
-    const QString ending = QFileInfo(files.front()).suffix().toLower();
-    const bool is_plan = ending == QStringLiteral("glauk") || ending == QStringLiteral("json");
-    return is_plan ? files.front() : QString();
-}
-
 void applyOptions(const QCommandLineParser& parser, MainWindow& window) {
     const auto number = [&](const char* name) { return numberFrom(parser, name); };
     const QStringList size = parser.value(QStringLiteral("size")).split(QLatin1Char('x'));

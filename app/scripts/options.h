@@ -15,9 +15,6 @@ void addOptions(QCommandLineParser& parser);
 // The surroundings asked for; else those of the last time, plaster at first.
 [[nodiscard]] ThemeKind themeFrom(const QCommandLineParser& parser);
 
-// The plan to open; empty when there is none, or when figures are to be opened.
-[[nodiscard]] QString planFrom(const QCommandLineParser& parser);
-
 // Brings the window, once its plan is loaded, to what the options ask to be shown.
 void applyOptions(const QCommandLineParser& parser, MainWindow& window);
 

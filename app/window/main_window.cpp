@@ -21,7 +21,7 @@ constexpr const char* kProfileSetting = "screen/profile";
 
 }  // namespace
 
-MainWindow::MainWindow(const QString& folder, const QString& plan)
+MainWindow::MainWindow(const QString& folder, const QStringList& files)
     : m_recovery(m_document, folder),
       m_own_rack(m_document, folder),
       m_log(m_document, folder),
@@ -43,7 +43,7 @@ MainWindow::MainWindow(const QString& folder, const QString& plan)
     setAcceptDrops(true);
     resize(1280, 800);
     connectLoader();
-    if (!plan.isEmpty()) openFiles({plan});
+    openFiles(files);
 
     auto* central = new QWidget(this);
     auto* row = new QHBoxLayout(central);

@@ -41,9 +41,9 @@ class MainWindow : public QMainWindow {
     Q_OBJECT
 
   public:
-    // Copies of unsaved work and the painter's rack are kept in `folder`. The file `plan`, if any,
-    // is read while the window is being built.
-    explicit MainWindow(const QString& folder, const QString& plan = {});
+    // Copies of unsaved work and the painter's rack are kept in `folder`. `files` are read while
+    // the window is being built.
+    explicit MainWindow(const QString& folder, const QStringList& files = {});
 
     [[nodiscard]] Document& document() { return m_document; }
     [[nodiscard]] FigureView& figureView() { return *m_view; }
@@ -94,6 +94,7 @@ class MainWindow : public QMainWindow {
     void closeEvent(QCloseEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
+    void showEvent(QShowEvent* event) override;
 
   private:
     using TakeIn = std::function<Result<Plan>(const Plan&, ImportedFigure, const Progress&)>;
@@ -109,6 +110,7 @@ class MainWindow : public QMainWindow {
     void showFoot();
     // From the picture of a figure that does not come.
     void backToStart();
+    void tellLoaderOfSize();  // of pictures
     void showFigureOrCompared();
     void showPhotograph();
     void showStagePage(int stage, int page);

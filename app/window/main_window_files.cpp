@@ -30,11 +30,20 @@ void MainWindow::openFiles(const QStringList& files) {
     if (files.isEmpty() || !mayDiscard()) return;
     if (files.front() != m_example) m_example.clear();
     m_banner->showWork(tr("Opening %1 …").arg(QFileInfo(files.front()).fileName()));
+    if (isVisible()) tellLoaderOfSize();
+    m_loader.load(files);
+}
+
+void MainWindow::tellLoaderOfSize() {
     const QSize size = devicePixelRatioF() * m_middle->contentsRect().size();
     m_loader.setPreview(
         m_document.isOpen() ? m_view->grid() : PixelGrid{size.width(), size.height()},
         currentTheme().backdrop);
-    m_loader.load(files);
+}
+
+void MainWindow::showEvent(QShowEvent* event) {
+    QMainWindow::showEvent(event);
+    tellLoaderOfSize();
 }
 
 void MainWindow::backToStart() {
