@@ -207,7 +207,8 @@ void PictureMaker::make(const PictureRequest& request,
             addFrame(accumulation, figure, request.camera, firstFrame(request, grid), look,
                      request.shade);
         } else {
-            addFinerFrame(accumulation, figure, request.camera, look, request.shade);
+            addFinerFrame(accumulation, figure, request.camera, look, request.shade,
+                          &m_finer_frames);
         }
         const bool last = accumulation.frames == frames;
         if (worthShowing(accumulation.frames, sharp_before) || last) {

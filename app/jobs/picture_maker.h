@@ -77,10 +77,11 @@ class PictureMaker : public QObject {
     EvaluatedPtr m_look_of;
     LookChoice m_look_choice;
     Look m_look;
-    // ... and the last first frame, kept while only the light changes.
+    // ... and the frames of the last picture, kept while only the light changes; the first apart.
     std::shared_ptr<const Form> m_frame_form;
     Camera m_frame_camera;
     TracedFrame m_frame;
+    KeptFrames m_finer_frames;
     // ... and the last finished picture, which moving light only changes.
     struct Sharp {
         Image picture;

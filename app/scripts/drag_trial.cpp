@@ -119,17 +119,16 @@ void DragTrial::watchRest() {
     const EvaluatedPtr& evaluated = document.evaluated();
     const FigureView& view = m_window.figureView();
     if (!evaluated->complete || evaluated->plan.lights != document.plan().lights) return;
-    if (m_settled_ms == 0 && view.isFinished()) {
-        m_settled_ms = m_clock.elapsed();
-        const auto alike = [&](const QImage& before) {
-            return shareAlike(before, view.picture(), *evaluated->plan.figure, view.camera(),
-                              view.grid(), kJump);
-        };
-        m_alike = alike(m_last_moving);
-        m_halted_alike = alike(m_halted);
-    }
+    if (m_settled_ms == 0 && view.isFinished()) m_settled_ms = m_clock.elapsed();
     if (m_settled_ms == 0 || evaluated->desk == nullptr) return;
+    m_whole_ms = m_clock.elapsed();
     m_resting.stop();
+    const auto alike = [&](const QImage& before) {
+        return shareAlike(before, view.picture(), *evaluated->plan.figure, view.camera(),
+                          view.grid(), kJump);
+    };
+    m_alike = alike(m_last_moving);
+    m_halted_alike = alike(m_halted);
     emit finished(report());
 }
 
@@ -146,7 +145,7 @@ QString DragTrial::report() const {
     }
     text += QStringLiteral("; settled after %1 s, the whole plan after %2 s")
                 .arg(seconds(m_settled_ms), 0, 'f', 2)
-                .arg(seconds(m_clock.elapsed()), 0, 'f', 2);
+                .arg(seconds(m_whole_ms), 0, 'f', 2);
     if (m_dragged == Dragged::Light) {
         text += QStringLiteral("; %1 % of the figure as in the last picture of the drag")
                     .arg(100.0 * m_alike, 0, 'f', 1);

@@ -62,6 +62,7 @@ class DragTrial : public QObject {
     QImage m_halted;         // ... once the hand was seen to halt
     qint64 m_halted_ms = 0;
     qint64 m_settled_ms = 0;
+    qint64 m_whole_ms = 0;
     double m_alike = 0.0;  // share of the figure
     double m_halted_alike = 0.0;
 };

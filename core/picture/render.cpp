@@ -180,13 +180,16 @@ void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& ca
 }
 
 void addFinerFrame(Accumulation& accumulation, const Figure& figure, const Camera& camera,
-                   const Look& look, const ShadeChoice& choice) {
+                   const Look& look, const ShadeChoice& choice, KeptFrames* kept) {
     if (accumulation.frames == kWholeFrames) markUneven(accumulation);
     // Edges are seen by looking at neighbours: one tile more is traced all round.
     const std::vector<std::uint8_t> seen = grown(accumulation.uneven, accumulation.grid);
-    addFrame(accumulation, figure, camera,
-             traceFrame(figure, camera, accumulation.grid, jitterOf(accumulation.frames), seen),
-             look, choice);
+    const int number = accumulation.frames;
+    const PixelGrid& grid = accumulation.grid;
+    const TracedFrame frame = kept != nullptr
+                                  ? kept->traced(figure, camera, grid, number, seen)
+                                  : traceFrame(figure, camera, grid, jitterOf(number), seen);
+    addFrame(accumulation, figure, camera, frame, look, choice);
 }
 
 double scaleOf(const Figure& figure, const Camera& camera, const PixelGrid& grid) {

@@ -7,6 +7,7 @@
 
 #include "core/picture/accumulation.h"
 #include "core/picture/camera.h"
+#include "core/picture/kept_frames.h"
 #include "core/picture/look.h"
 #include "core/picture/shade_choice.h"
 #include "core/picture/traced_frame.h"
@@ -27,9 +28,10 @@ void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& ca
               const TracedFrame& frame, const Look& look, const ShadeChoice& choice);
 
 // One frame more, traced here, as further ones are: the first two whole, all others only where
-// neighbouring pixels can be told apart. Elsewhere the picture so far stands for them.
+// neighbouring pixels can be told apart. Elsewhere the picture so far stands for them. What `kept`
+// knows of the frame is not traced again; null: nothing is known.
 void addFinerFrame(Accumulation& accumulation, const Figure& figure, const Camera& camera,
-                   const Look& look, const ShadeChoice& choice);
+                   const Look& look, const ShadeChoice& choice, KeptFrames* kept = nullptr);
 
 // Pixels a millimetre at the middle of the figure.
 double scaleOf(const Figure& figure, const Camera& camera, const PixelGrid& grid);

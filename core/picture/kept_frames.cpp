@@ -1,0 +1,79 @@
+// A frame is given as it was traced: as a whole, though kept in tiles.
+#include "core/picture/kept_frames.h"
+
+#include "core/picture/render.h"
+
+namespace glaukophos {
+namespace {
+
+// Calls visit(pixel of the frame, pixel of the tile) for all that lie inside the frame.
+template <class Visit>
+void forTilePixels(const PixelGrid& grid, std::size_t tile, const Visit& visit) {
+    const auto columns = static_cast<std::size_t>(tilesAcross(grid.width));
+    const int left = kPacketSide_px * static_cast<int>(tile % columns);
+    const int top = kPacketSide_px * static_cast<int>(tile / columns);
+    for (int i = 0; i < kPacketSide_px * kPacketSide_px; ++i) {
+        const int x = left + i % kPacketSide_px;
+        const int y = top + i / kPacketSide_px;
+        if (x >= grid.width || y >= grid.height) continue;
+        visit(static_cast<std::size_t>(y) * static_cast<std::size_t>(grid.width) +
+                  static_cast<std::size_t>(x),
+              static_cast<std::size_t>(i));
+    }
+}
+
+}  // namespace
+
+void KeptFrames::keep(const TracedFrame& frame, std::size_t tile, Frame& kept) {
+    TileHits hits;
+    bool any = false;
+    forTilePixels(frame.grid, tile, [&](std::size_t pixel, std::size_t i) {
+        hits.at(i) = frame.pixels[pixel];
+        any = any || hits.at(i).triangle != kNothing;
+    });
+    kept.places[tile] = any ? static_cast<std::uint32_t>(kept.hits.size()) : kEmpty;
+    if (any) kept.hits.push_back(hits);
+}
+
+void KeptFrames::fill(const Frame& kept, std::size_t tile, TracedFrame& frame) {
+    if (kept.places[tile] == kEmpty) return;
+    const TileHits& hits = kept.hits[kept.places[tile]];
+    forTilePixels(frame.grid, tile,
+                  [&](std::size_t pixel, std::size_t i) { frame.pixels[pixel] = hits.at(i); });
+}
+
+TracedFrame KeptFrames::traced(const Figure& figure, const Camera& camera, const PixelGrid& grid,
+                               int number, const std::vector<std::uint8_t>& tiles) {
+    const Eigen::Vector2f jitter = jitterOf(number);
+    const auto pixels =
+        static_cast<std::size_t>(grid.width) * static_cast<std::size_t>(grid.height);
+    if (pixels > kMostPixels) return traceFrame(figure, camera, grid, jitter, tiles);
+    if (m_form != figure.form || m_camera != camera || m_grid != grid) {
+        m_frames.clear();
+        m_form = figure.form;
+        m_camera = camera;
+        m_grid = grid;
+    }
+    const auto index = static_cast<std::size_t>(number);
+    if (m_frames.size() <= index) m_frames.resize(index + 1);
+    Frame& kept = m_frames[index];
+    const auto count = static_cast<std::size_t>(tilesAcross(grid.width)) *
+                       static_cast<std::size_t>(tilesAcross(grid.height));
+    kept.places.resize(count, kUnknown);
+    std::vector<std::uint8_t> missing(count, 0);
+    for (std::size_t t = 0; t < count; ++t) {
+        const bool wanted = tiles.empty() || tiles[t] != 0;
+        missing[t] = wanted && kept.places[t] == kUnknown ? 1 : 0;
+    }
+    TracedFrame frame = traceFrame(figure, camera, grid, jitter, missing);
+    for (std::size_t t = 0; t < count; ++t) {
+        if (missing[t] != 0) {
+            keep(frame, t, kept);
+        } else if (tiles.empty() || tiles[t] != 0) {
+            fill(kept, t, frame);
+        }
+    }
+    return frame;
+}
+
+}  // namespace glaukophos
