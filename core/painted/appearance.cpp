@@ -78,7 +78,7 @@ Appearance appearanceOf(const Plan& plan, Irradiance irradiance, Finish finish,
     const std::vector<float>& lengths = *kept_lengths;
     paintGlowing(plan, lengths, sorted.borders, values.lightness, values.painted);
     if (finish == Finish::Settled) {
-        settle(surface, plan.values.bands, sorted.borders, surface.areas_mm2, values.lightness);
+        settle(surface, plan.values.bands, sorted.borders, values.lightness);
         // Shares are had after specks and dips are settled, on areas as they are painted.
         if (plan.values.bands.by == BandsBy::Shares && exposed_as == nullptr) {
             sorted = bordersByArea(surface, plan.values.bands.shares, values.lightness, left_out,

@@ -1,6 +1,8 @@
 // Filters on the graph of vertices and edges.
 #include "core/value/settle.h"
 
+#include <tbb/parallel_for.h>
+
 #include <algorithm>
 #include <cmath>
 #include <numeric>
@@ -66,22 +68,37 @@ class Patches {
     std::vector<std::uint32_t> m_parents;
 };
 
-// Light patches only; dark ones are light ones of the negative.
-void openByArea(const VertexLinks& links, std::span<const float> areas, float least,
-                std::span<float> values) {
-    const std::vector<std::uint32_t> order = fromTheTop(values);
-    Patches patches(areas);
-    for (const std::uint32_t v : order) {
-        patches.start(v);
-        for (const std::uint32_t near : links.of(v)) {
-            if (patches.seen(near)) patches.join(v, near, least, values);
+// The same, those of each part by themselves. Parts without any difference have no patches.
+std::vector<std::vector<std::uint32_t>> fromTheTopByPart(const Surface& surface,
+                                                         std::span<const float> values) {
+    std::vector<std::vector<std::uint32_t>> of_parts(surface.part_areas_mm2.size());
+    for (const std::uint32_t v : fromTheTop(values)) of_parts[surface.parts[v]].push_back(v);
+    std::erase_if(of_parts, [&](const std::vector<std::uint32_t>& part) {
+        return part.empty() || levelOf(values[part.front()]) == levelOf(values[part.back()]);
+    });
+    return of_parts;
+}
+
+// Light patches only; dark ones are light ones of the negative. Parts have no links between them,
+// so that each is worked on by itself.
+void openByArea(const Surface& surface, float least, std::span<float> values) {
+    const auto parts = fromTheTopByPart(surface, values);
+    Patches patches(surface.areas_mm2);
+    tbb::parallel_for(std::size_t{0}, parts.size(), [&](std::size_t p) {
+        for (const std::uint32_t v : parts[p]) {
+            patches.start(v);
+            for (const std::uint32_t near : surface.links.of(v)) {
+                if (patches.seen(near)) patches.join(v, near, least, values);
+            }
         }
-    }
-    for (std::uint32_t v = 0; v < values.size(); ++v) {
-        const std::uint32_t root = patches.find(v);
-        // Roots are never changed here, so the order does not matter.
-        if (root != v && patches.area(root) >= least) values[v] = std::min(values[v], values[root]);
-    }
+        for (const std::uint32_t v : parts[p]) {
+            const std::uint32_t root = patches.find(v);
+            // Roots are never changed here, so the order does not matter.
+            if (root != v && patches.area(root) >= least) {
+                values[v] = std::min(values[v], values[root]);
+            }
+        }
+    });
 }
 
 void negate(std::span<float> values) {
@@ -112,12 +129,11 @@ int ringsFor(const Surface& surface, double width_mm) {
 
 }  // namespace
 
-void mergeSpecks(const VertexLinks& links, std::span<const float> areas_mm2, double least_mm2,
-                 std::span<float> values) {
+void mergeSpecks(const Surface& surface, double least_mm2, std::span<float> values) {
     const auto least = static_cast<float>(least_mm2);
-    openByArea(links, areas_mm2, least, values);
+    openByArea(surface, least, values);
     negate(values);
-    openByArea(links, areas_mm2, least, values);
+    openByArea(surface, least, values);
     negate(values);
 }
 
@@ -151,7 +167,7 @@ void joinLitNeighbours(const VertexLinks& links, const DipChoices& choices,
 }
 
 void settle(const Surface& surface, const BandChoices& choices, std::span<const double> borders,
-            std::span<const float> areas_mm2, std::span<float> values) {
+            std::span<float> values) {
     if (choices.dip_depth > 0.0) {
         const auto apart = static_cast<std::size_t>(choices.levels_apart);
         const std::size_t top = borders.size() - std::min(borders.size(), apart);
@@ -163,8 +179,7 @@ void settle(const Surface& surface, const BandChoices& choices, std::span<const 
             values);
     }
     if (choices.speck_mm > 0.0) {
-        mergeSpecks(surface.links, areas_mm2, 0.25 * kPi * choices.speck_mm * choices.speck_mm,
-                    values);
+        mergeSpecks(surface, 0.25 * kPi * choices.speck_mm * choices.speck_mm, values);
     }
 }
 

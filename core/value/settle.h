@@ -11,10 +11,9 @@ namespace glaukophos {
 
 // Takes away every light or dark patch of less than `least_mm2`, at whatever level it would be cut:
 // area opening and closing (Vincent, "Grayscale area openings and closings", 1993) by union-find
-// (Meijster & Wilkinson, IEEE PAMI 24, 2002). `values` in L*, 0..100, and `areas_mm2` have one
-// entry a vertex. A surface that is smaller as a whole keeps its values.
-void mergeSpecks(const VertexLinks& links, std::span<const float> areas_mm2, double least_mm2,
-                 std::span<float> values);
+// (Meijster & Wilkinson, IEEE PAMI 24, 2002). `values` in L*, 0..100, have one entry a vertex. A
+// part that is smaller as a whole keeps its values.
+void mergeSpecks(const Surface& surface, double least_mm2, std::span<float> values);
 
 struct DipChoices {
     double depth = 0.0;  // L*; deeper dips stay: from once to twice this they are filled less
@@ -30,6 +29,6 @@ void joinLitNeighbours(const VertexLinks& links, const DipChoices& choices,
 
 // Both as the painter chose. `borders` of the bands the values will be sorted into.
 void settle(const Surface& surface, const BandChoices& choices, std::span<const double> borders,
-            std::span<const float> areas_mm2, std::span<float> values);
+            std::span<float> values);
 
 }  // namespace glaukophos

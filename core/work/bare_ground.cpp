@@ -74,7 +74,7 @@ Wanted wantedOf(const WorkBasis& basis, PartIndex part, const Painted& painted) 
 // 100 where it will do, else 0; specks go to what is round them.
 std::shared_ptr<const std::vector<bool>> merged(const Surface& surface, std::vector<float> marks) {
     if (std::ranges::none_of(marks, [](float mark) { return mark > 0.0F; })) return nullptr;
-    mergeSpecks(surface.links, surface.areas_mm2, kLeastPatch_mm2, marks);
+    mergeSpecks(surface, kLeastPatch_mm2, marks);
     auto result = std::make_shared<std::vector<bool>>(marks.size());
     for (std::size_t v = 0; v < marks.size(); ++v) (*result)[v] = marks[v] > 50.0F;
     return result;

@@ -58,7 +58,7 @@ std::vector<float> reshadeCoverage(const MapBasis& basis, const Mask& mask) {
             !sky.empty() && sky[v] < 0.3F && lit[v] < 3.0 * mask.from && lit[v] > 0.1 * mask.from;
         coverage[v] = rim || recess ? 100.0F : 0.0F;
     }
-    mergeSpecks(surface.links, surface.areas_mm2, kLeast_mm2, coverage);
+    mergeSpecks(surface, kLeast_mm2, coverage);
     for (float& covered : coverage) covered = covered > 50.0F ? 1.0F : 0.0F;
     return coverage;
 }
@@ -88,7 +88,7 @@ std::vector<float> recessesOf(const Figure& figure, const Mask& mask) {
     const Surface& surface = figure.surface;
     std::vector<float> coverage = reliefWithin(figure, mask.to);
     for (float& relief : coverage) relief = -relief >= mask.from ? 100.0F : 0.0F;
-    mergeSpecks(surface.links, surface.areas_mm2, kLeast_mm2, coverage);
+    mergeSpecks(surface, kLeast_mm2, coverage);
     for (float& covered : coverage) covered = covered > 50.0F ? 1.0F : 0.0F;
     return coverage;
 }

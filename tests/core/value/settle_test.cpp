@@ -88,7 +88,7 @@ TEST_F(Settling, NoPatchIsSmallerThanABrushTipAtAnyLevel) {
         return 40.0 + 2.0 * p.x() + 18.0 * (static_cast<double>(state >> 8U) / 16777216.0);
     });
     const std::vector<float> before = m_values;
-    mergeSpecks(surface().links, surface().areas_mm2, 0.6, m_values);
+    mergeSpecks(surface(), 0.6, m_values);
     EXPECT_NE(before, m_values);
     for (const float level : {30.0F, 41.3F, 48.0F, 55.7F, 66.0F}) {
         // Quantised to a fortieth of L*: levels between the steps are sharp.
@@ -111,7 +111,7 @@ TEST_F(Settling, LargePatchesAndSlopesStayAsTheyAre) {
     };
     joinLitNeighbours(surface().links, {8.0, 3, 20.0, 100.0}, m_values);
     EXPECT_LT(moved(), 0.05);
-    mergeSpecks(surface().links, surface().areas_mm2, 0.6, m_values);
+    mergeSpecks(surface(), 0.6, m_values);
     const double worst = moved();
     EXPECT_LT(worst, 3.2);  // in the corners, where a patch of 0.6 mm2 is a millimetre long
 }
