@@ -353,6 +353,20 @@ TEST_F(FigureStage, AFirstPictureComesBeforeTheFigureIsReady) {
     ASSERT_TRUE(waitFor([&] { return loaded.count() == 1; }));
 }
 
+TEST_F(FigureStage, AFigureIsReadWhileTheWindowIsStillOnItsWay) {
+    const QString file = writeStl(QStringLiteral("ball.stl"), sphere({0, 0, 9}, 6, 200));
+    m_window = std::make_unique<MainWindow>(path(QStringLiteral("recovery")), QStringList{file});
+    QSignalSpy preview(&m_window->loader(), &Loader::previewReady);
+    // Its picture waits for the size that it is to have.
+    QTest::qWait(500);
+    EXPECT_TRUE(m_window->loader().isLoading());
+    EXPECT_EQ(preview.count(), 0);
+    m_window->show();
+    ASSERT_TRUE(waitFor([&] { return preview.count() == 1; }));
+    EXPECT_EQ(preview.front().front().value<QImage>().width(), view().width());
+    ASSERT_TRUE(waitFor([&] { return document().isOpen(); }));
+}
+
 TEST_F(FigureStage, StoppedAfterItsFirstPictureTheWaysToBeginAreBack) {
     QSignalSpy preview(&m_window->loader(), &Loader::previewReady);
     m_window->openFiles({writeStl(QStringLiteral("big.stl"), sphere({0, 0, 9}, 6, 500))});
