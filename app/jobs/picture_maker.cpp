@@ -98,9 +98,10 @@ const PictureMaker::Seen& PictureMaker::seenFor(const PictureRequest& request, F
     const Figure& figure = *last.plan.figure;
     TracedFrame frame = traceFrame(figure, request.camera, grid, jitterOf(0));
     findFloor(figure, request.camera, frame);
+    const bool quick = way.accuracy == Accuracy::Preview;
     SeenFigure seen =
-        seenFigure(last, shownSurface(frame, figure.surface, kHardlyTold),
-                   way.accuracy == Accuracy::Preview ? kFewOfTheOthers : kManyOfTheOthers);
+        seenFigure(last, shownSurface(frame, figure.surface, quick ? kHardlyTold : 0.0F),
+                   quick ? kFewOfTheOthers : kManyOfTheOthers);
     for (PixelHit& hit : frame.pixels) {
         if (hit.triangle != kNothing) hit.triangle = seen.triangle_at[hit.triangle];
     }

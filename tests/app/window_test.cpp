@@ -346,7 +346,7 @@ TEST_F(WindowTest, UnsavedWorkSurvivesACrash) {
     m_window->recovery().keepNow();
     ASSERT_TRUE(waitFor([&] { return QFile::exists(kept); }));
     // A second window, as after a crash of the first, offers the copy, whatever was opened first.
-    MainWindow next(path(QStringLiteral("recovery")), other);
+    MainWindow next(path(QStringLiteral("recovery")), QStringList{other});
     next.show();
     next.offerRecovery();
     ASSERT_TRUE(waitFor([&] { return next.document().isOpen(); }));

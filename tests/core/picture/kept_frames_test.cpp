@@ -9,6 +9,8 @@
 namespace glaukophos {
 namespace {
 
+using namespace shapes;
+
 constexpr PixelGrid kGrid{61, 47};  // that tiles do not fill
 
 class Frames : public ::testing::Test {
@@ -33,7 +35,7 @@ class Frames : public ::testing::Test {
     Plan m_plan = planOf({sphere({0, 0, 6}, 5, 32)});
 };
 
-std::vector<std::uint8_t> everySecondTile(std::uint8_t first) {
+std::vector<std::uint8_t> everySecondTile(std::size_t first) {
     std::vector<std::uint8_t> tiles(static_cast<std::size_t>(tilesAcross(kGrid.width)) *
                                     static_cast<std::size_t>(tilesAcross(kGrid.height)));
     for (std::size_t t = 0; t < tiles.size(); ++t) tiles[t] = (t + first) % 2 == 0 ? 1 : 0;
@@ -53,7 +55,7 @@ TEST_F(Frames, ThatAreKeptAreAsIfTracedAnew) {
 TEST_F(Frames, AreTracedFurtherWhereMoreTilesAreAskedFor) {
     KeptFrames kept;
     const Camera camera = from(2.0);
-    for (const std::uint8_t first : {0, 1, 0}) {
+    for (const std::size_t first : {0, 1, 0}) {
         const auto tiles = everySecondTile(first);
         expectTheSame(kept.traced(figure(), camera, kGrid, 3, tiles), camera, 3, tiles);
     }
