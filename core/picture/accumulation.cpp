@@ -61,7 +61,7 @@ void encode(std::span<const Vec3> pixels, float scale, std::uint8_t* bytes) {
         const auto size = std::min<std::size_t>(Block::SizeAtCompileTime, count - begin);
         Block linear = Block::Zero();
         std::copy_n(numbers + begin, size, linear.data());
-        const auto root = (scale * linear).max(0.0F).min(1.0F).sqrt();
+        const Block root = (scale * linear).max(0.0F).min(1.0F).sqrt();
         const Eigen::Array<int, 48, 1> steps = (static_cast<float>(kSteps) * root).cast<int>();
         for (std::size_t i = 0; i < size; ++i) {
             const auto step = static_cast<std::size_t>(steps[static_cast<Eigen::Index>(i)]);

@@ -4,14 +4,9 @@
 #include <cstdint>
 #include <vector>
 
-#include "core/picture/camera.h"
+#include "core/picture/traced_frame.h"
 
 namespace glaukophos {
-
-// Pictures are traced, and made finer, by tiles of this many pixels a side.
-inline constexpr int kPacketSide_px = 4;
-
-inline int tilesAcross(int pixels) { return (pixels + kPacketSide_px - 1) / kPacketSide_px; }
 
 // Sum of shaded frames; dividing by `frames` gives the picture.
 struct Accumulation {

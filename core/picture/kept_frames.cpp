@@ -1,8 +1,6 @@
 // A frame is given as it was traced: as a whole, though kept in tiles.
 #include "core/picture/kept_frames.h"
 
-#include "core/picture/render.h"
-
 namespace glaukophos {
 namespace {
 

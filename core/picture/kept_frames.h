@@ -4,7 +4,6 @@
 #include <array>
 #include <memory>
 
-#include "core/picture/accumulation.h"
 #include "core/picture/traced_frame.h"
 
 namespace glaukophos {
@@ -21,7 +20,7 @@ class KeptFrames {
     static constexpr std::size_t kMostPixels = 1'500'000;
 
   private:
-    using TileHits = std::array<PixelHit, kPacketSide_px * kPacketSide_px>;
+    using TileHits = std::array<PixelHit, 16>;
     struct Frame {
         std::vector<std::uint32_t> places;  // of each tile in `hits`, or one of the following
         std::vector<TileHits> hits;

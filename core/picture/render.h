@@ -14,16 +14,6 @@
 
 namespace glaukophos {
 
-// One ray a pixel, moved by `jitter` (-.5..+.5 pixel), in the marked tiles; in all when none is.
-TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGrid& grid,
-                       const Eigen::Vector2f& jitter, const std::vector<std::uint8_t>& tiles = {});
-
-// Fills `frame.floor`: worth it where the frame, traced without jitter, is shaded again and again.
-void findFloor(const Figure& figure, const Camera& camera, TracedFrame& frame);
-
-// Offsets that fill the pixel evenly, the first one in the middle.
-Eigen::Vector2f jitterOf(int frame);
-
 void addFrame(Accumulation& accumulation, const Figure& figure, const Camera& camera,
               const TracedFrame& frame, const Look& look, const ShadeChoice& choice);
 

@@ -97,18 +97,6 @@ Vec3 Shader::background(int x, int y) const {
     return ground * floorFactor(frame.floor[static_cast<std::size_t>(&at(x, y) - &at(0, 0))]);
 }
 
-FloorPlace floorShown(const FloorGrid& grid, const CameraRay& ray) {
-    if (ray.direction.z() >= -1e-4F || ray.origin.z() <= grid.corner_mm.z()) return {};
-    const float t = (grid.corner_mm.z() - ray.origin.z()) / ray.direction.z();
-    const Vec3 point = ray.origin + t * ray.direction;
-    const Eigen::Vector2f cell = (point - grid.corner_mm).head<2>() / grid.spacing_mm;
-    const auto last = static_cast<float>(grid.side - 1);
-    const float radius = (cell - Eigen::Vector2f::Constant(0.5F * last)).norm() / (0.5F * last);
-    if (radius >= 0.98F) return {};
-    const float fade = std::clamp((0.98F - radius) / 0.6F, 0.0F, 1.0F);
-    return {cell.x(), cell.y(), fade * fade * (3.0F - 2.0F * fade)};
-}
-
 Vec3 Shader::floorFactor(const FloorPlace& place) const {
     if (place.weight == 0.0F) return Vec3::Ones();
     return Vec3::Ones() + place.weight * (floorAt(place) - Vec3::Ones());

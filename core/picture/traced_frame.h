@@ -3,12 +3,22 @@
 
 #include <vector>
 
-#include "core/geometry/ray_scene.h"
+#include "core/figure/figure.h"
 #include "core/picture/camera.h"
 
 namespace glaukophos {
 
 inline constexpr std::uint32_t kNothing = 0xFFFFFFFFU;
+
+// Pictures are traced, and made finer, by tiles of this many pixels a side.
+inline constexpr int kPacketSide_px = 4;
+
+inline int tilesAcross(int pixels) { return (pixels + kPacketSide_px - 1) / kPacketSide_px; }
+
+inline std::size_t tileAt(int column, int row, int columns) {
+    return static_cast<std::size_t>(row) * static_cast<std::size_t>(columns) +
+           static_cast<std::size_t>(column);
+}
 
 // What the middle of a pixel shows; `triangle` of the working surface, or kNothing.
 using PixelHit = RayHit;
@@ -32,5 +42,15 @@ struct TracedFrame {
                       static_cast<std::size_t>(x)];
     }
 };
+
+// One ray a pixel, moved by `jitter` (-.5..+.5 pixel), in the marked tiles; in all when none is.
+TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGrid& grid,
+                       const Eigen::Vector2f& jitter, const std::vector<std::uint8_t>& tiles = {});
+
+// Fills `frame.floor`: worth it where the frame, traced without jitter, is shaded again and again.
+void findFloor(const Figure& figure, const Camera& camera, TracedFrame& frame);
+
+// Offsets that fill the pixel evenly, the first one in the middle.
+Eigen::Vector2f jitterOf(int frame);
 
 }  // namespace glaukophos

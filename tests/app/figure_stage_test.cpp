@@ -363,7 +363,8 @@ TEST_F(FigureStage, AFigureIsReadWhileTheWindowIsStillOnItsWay) {
     EXPECT_EQ(preview.count(), 0);
     m_window->show();
     ASSERT_TRUE(waitFor([&] { return preview.count() == 1; }));
-    EXPECT_EQ(preview.front().front().value<QImage>().width(), view().width());
+    const QImage picture = preview.front().front().value<QImage>();
+    EXPECT_TRUE(waitFor([&] { return view().width() == picture.width(); }, 5000));
     ASSERT_TRUE(waitFor([&] { return document().isOpen(); }));
 }
 
