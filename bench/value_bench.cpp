@@ -52,8 +52,7 @@ void settled(benchmark::State& state) {
     const Surface& surface = scene.plan.figure->surface;
     for (auto _ : state) {
         std::vector<float> values = scene.appearance.values.lightness;
-        settle(surface, scene.plan.values.bands, scene.appearance.bands.borders, surface.areas_mm2,
-               values);
+        settle(surface, scene.plan.values.bands, scene.appearance.bands.borders, values);
         benchmark::DoNotOptimize(values);
     }
 }
