@@ -70,8 +70,8 @@ Components componentsOf(const Weights& weights) {
 }
 
 struct CoarsePixel {
-    Components then;
-    Components now;
+    Components then{};
+    Components now{};
     bool differs = false;
 };
 
