@@ -137,20 +137,25 @@ std::optional<Image> PictureMaker::pictureOf(const PictureRequest& request, cons
     return encoded(accumulation, *seen.figure, request.camera, look);
 }
 
+bool PictureMaker::makeReady(const PictureRequest& request, Following& way,
+                             const Progress& progress) {
+    const Seen& seen = seenFor(request, way);
+    if (progress.stopped()) return false;
+    if (way.then || !isSharpOf(request)) return true;
+    const Evaluated& then = *m_sharp->of.evaluated;
+    way.then = pictureOf(request, then.plan, then, way, progress);
+    if (!way.then) return false;
+    way.how = enlargingBy(way.times, request.grid, m_sharp->things,
+                          shownThings(seen.frame, seen.figure.figure->surface));
+    return true;
+}
+
 std::optional<Image> PictureMaker::follow(const PictureRequest& request, const Plan& plan,
                                           Following& way, const Progress& progress) {
-    const Seen& seen = seenFor(request, way);
-    if (progress.stopped()) return std::nullopt;
+    if (!makeReady(request, way, progress)) return std::nullopt;
     const auto now = pictureOf(request, plan, *request.evaluated, way, progress);
     if (!now) return std::nullopt;
     if (!isSharpOf(request)) return enlarged(*now, enlargingBy(way.times, request.grid));
-    if (!way.then) {
-        const Evaluated& then = *m_sharp->of.evaluated;
-        way.then = pictureOf(request, then.plan, then, way, progress);
-        if (!way.then) return std::nullopt;
-        way.how = enlargingBy(way.times, request.grid, m_sharp->things,
-                              shownThings(seen.frame, seen.figure.figure->surface));
-    }
     return changed(m_sharp->picture, *way.then, *now, way.how);
 }
 
@@ -180,10 +185,6 @@ void PictureMaker::keepSharp(Image picture, const PictureRequest& request) {
     m_halted.then.reset();
 }
 
-void PictureMaker::show(const QImage& picture, const PictureRequest& request, bool finished) {
-    emit pictureReady(picture, request.number, finished);
-}
-
 void PictureMaker::make(const PictureRequest& request,
                         const NewestWins<PictureRequest>::Turn& turn) {
     const Figure& figure = *request.evaluated->plan.figure;
@@ -192,10 +193,10 @@ void PictureMaker::make(const PictureRequest& request,
     if (request.ahead != nullptr || (request.moving && sharp_before)) {
         const Plan& plan = request.ahead != nullptr ? *request.ahead : request.evaluated->plan;
         if (const auto made = followMoving(request, plan)) {
-            show(onScreen(*made), request, false);
+            emit pictureReady(onScreen(*made), request.number, false);
             if (request.ahead == nullptr || !turn.restsFor(kHalt)) return;
             const auto fine = follow(request, plan, m_halted, {turn.stop(), {}});
-            if (fine && !turn.isOver()) show(onScreen(*fine), request, false);
+            if (fine && !turn.isOver()) emit pictureReady(onScreen(*fine), request.number, false);
             return;
         }
         if (request.ahead != nullptr) return;  // it comes with its results
@@ -224,12 +225,12 @@ void PictureMaker::make(const PictureRequest& request,
                 paintBandNumbers(picture, bandLabels(figure, m_frame, look, kNumber_px - 3), look,
                                  kNumber_px);
             }
-            show(picture, request, last && !request.moving);
+            emit pictureReady(picture, request.number, last && !request.moving);
         }
         if (turn.isOver()) return;
     }
     if (!request.moving && isSharpOf(request) && turn.restsFor(kLeisure)) {
-        follow(request, request.evaluated->plan, m_moving, {turn.stop(), {}});
+        makeReady(request, m_moving, {turn.stop(), {}});
     }
 }
 

@@ -43,7 +43,6 @@ class PictureMaker : public QObject {
     void make(const PictureRequest& request, const NewestWins<PictureRequest>::Turn& turn);
     const Look& lookFor(const PictureRequest& request, const TracedFrame& frame);
     const TracedFrame& firstFrame(const PictureRequest& request, const PixelGrid& grid);
-    void show(const QImage& picture, const PictureRequest& request, bool finished);
     [[nodiscard]] bool isSharpOf(const PictureRequest& request) const;
 
     // What a frame shows of the figure, by the traces it was made from.
@@ -62,6 +61,9 @@ class PictureMaker : public QObject {
         std::optional<Image> then;  // what the sharp picture shows, made this way,
         Enlarging how;              // and how they belong together
     };
+    // All that does not hang on where the light is now; false where the results say too little, or
+    // when stopped.
+    bool makeReady(const PictureRequest& request, Following& way, const Progress& progress);
     // Of a plan ahead of its results; none where they say too little, or when stopped.
     std::optional<Image> follow(const PictureRequest& request, const Plan& plan, Following& way,
                                 const Progress& progress);
