@@ -86,7 +86,7 @@ void settleShadows(const Mesh& mesh, Arriving& found) {
                 const std::uint32_t from = t[k];
                 if (found.open[from] <= 0.0F) continue;
                 for (const std::uint32_t to : {t[(k + 1) % 3], t[(k + 2) % 3]}) {
-                    if (to == from) continue;
+                    if (to == from) continue;  // where a corner gave way to another
                     sums[to].seen += found.seen[from];
                     sums[to].count += 1.0F;
                 }

@@ -2,31 +2,12 @@
 #include "core/picture/kept_frames.h"
 
 namespace glaukophos {
-namespace {
-
-// Calls visit(pixel of the frame, pixel of the tile) for all that lie inside the frame.
-template <class Visit>
-void forTilePixels(const PixelGrid& grid, std::size_t tile, const Visit& visit) {
-    const auto columns = static_cast<std::size_t>(tilesAcross(grid.width));
-    const int left = kPacketSide_px * static_cast<int>(tile % columns);
-    const int top = kPacketSide_px * static_cast<int>(tile / columns);
-    for (int i = 0; i < kPacketSide_px * kPacketSide_px; ++i) {
-        const int x = left + i % kPacketSide_px;
-        const int y = top + i / kPacketSide_px;
-        if (x >= grid.width || y >= grid.height) continue;
-        visit(static_cast<std::size_t>(y) * static_cast<std::size_t>(grid.width) +
-                  static_cast<std::size_t>(x),
-              static_cast<std::size_t>(i));
-    }
-}
-
-}  // namespace
 
 void KeptFrames::keep(const TracedFrame& frame, std::size_t tile, Frame& kept) {
     TileHits hits;
     bool any = false;
-    forTilePixels(frame.grid, tile, [&](std::size_t pixel, std::size_t i) {
-        hits.at(i) = frame.pixels[pixel];
+    forTilePixels(frame.grid, tile, [&](std::size_t i, int x, int y) {
+        hits.at(i) = frame.at(x, y);
         any = any || hits.at(i).triangle != kNothing;
     });
     kept.places[tile] = any ? static_cast<std::uint32_t>(kept.hits.size()) : kEmpty;
@@ -36,8 +17,9 @@ void KeptFrames::keep(const TracedFrame& frame, std::size_t tile, Frame& kept) {
 void KeptFrames::fill(const Frame& kept, std::size_t tile, TracedFrame& frame) {
     if (kept.places[tile] == kEmpty) return;
     const TileHits& hits = kept.hits[kept.places[tile]];
-    forTilePixels(frame.grid, tile,
-                  [&](std::size_t pixel, std::size_t i) { frame.pixels[pixel] = hits.at(i); });
+    forTilePixels(frame.grid, tile, [&](std::size_t i, int x, int y) {
+        frame.pixels[frame.indexOf(x, y)] = hits.at(i);
+    });
 }
 
 TracedFrame KeptFrames::traced(const Figure& figure, const Camera& camera, const PixelGrid& grid,

@@ -20,7 +20,7 @@ class KeptFrames {
     static constexpr std::size_t kMostPixels = 1'500'000;
 
   private:
-    using TileHits = std::array<PixelHit, 16>;
+    using TileHits = std::array<PixelHit, kTilePixels>;
     struct Frame {
         std::vector<std::uint32_t> places;  // of each tile in `hits`, or one of the following
         std::vector<TileHits> hits;

@@ -10,8 +10,6 @@
 namespace glaukophos {
 namespace {
 
-static_assert(kPacketSide_px * kPacketSide_px == 16, "a tile is one packet of rays");
-
 // Pixels that can show the figure: the box round the projected corners of its bounds.
 struct PixelBox {
     int left = 0;
@@ -39,27 +37,20 @@ PixelBox boxOf(const Bounds& bounds, const Camera& camera, const PixelGrid& grid
             clampTo(high.x() + 2.0F, grid.width), clampTo(high.y() + 2.0F, grid.height)};
 }
 
-void traceTile(const Figure& figure, const Camera& camera, int left, int top,
+void traceTile(const Figure& figure, const Camera& camera, std::size_t tile,
                const Eigen::Vector2f& jitter, TracedFrame& frame) {
-    const PixelGrid& grid = frame.grid;
     HitPacket packet;
-    for (int lane = 0; lane < 16; ++lane) {
-        const int x = left + lane % kPacketSide_px;
-        const int y = top + lane / kPacketSide_px;
-        if (x >= grid.width || y >= grid.height) continue;
-        const CameraRay ray = rayThrough(camera, grid, static_cast<float>(x) + 0.5F + jitter.x(),
-                                         static_cast<float>(y) + 0.5F + jitter.y());
-        packet.set(static_cast<std::size_t>(lane), ray.origin, ray.direction);
-    }
+    forTilePixels(frame.grid, tile, [&](std::size_t lane, int x, int y) {
+        const CameraRay ray =
+            rayThrough(camera, frame.grid, static_cast<float>(x) + 0.5F + jitter.x(),
+                       static_cast<float>(y) + 0.5F + jitter.y());
+        packet.set(lane, ray.origin, ray.direction);
+    });
     figure.form->shown.nearest(packet, camera.passed);
-    for (int lane = 0; lane < 16; ++lane) {
-        const auto i = static_cast<std::size_t>(lane);
-        if (!packet.hit(i)) continue;
-        const int row = top + lane / kPacketSide_px;
-        const int column = left + lane % kPacketSide_px;
-        frame.pixels[static_cast<std::size_t>(row) * static_cast<std::size_t>(grid.width) +
-                     static_cast<std::size_t>(column)] = figure.form->shown.hitOf(packet, i);
-    }
+    forTilePixels(frame.grid, tile, [&](std::size_t lane, int x, int y) {
+        if (!packet.hit(lane)) return;
+        frame.pixels[frame.indexOf(x, y)] = figure.form->shown.hitOf(packet, lane);
+    });
 }
 
 }  // namespace
@@ -92,8 +83,7 @@ TracedFrame traceFrame(const Figure& figure, const Camera& camera, const PixelGr
                                column < tilesAcross(box.right); ++column) {
                               const auto tile = tileAt(column, row, columns);
                               if (!tiles.empty() && tiles[tile] == 0) continue;
-                              traceTile(figure, camera, column * kPacketSide_px,
-                                        row * kPacketSide_px, jitter, frame);
+                              traceTile(figure, camera, tile, jitter, frame);
                           }
                       });
     return frame;
@@ -105,11 +95,9 @@ void findFloor(const Figure& figure, const Camera& camera, TracedFrame& frame) {
     tbb::parallel_for(0, grid.height, [&](int y) {
         for (int x = 0; x < grid.width; ++x) {
             if (frame.at(x, y).triangle != kNothing) continue;
-            const auto i = static_cast<std::size_t>(y) * static_cast<std::size_t>(grid.width) +
-                           static_cast<std::size_t>(x);
-            frame.floor[i] = floorShown(figure.form->floor,
-                                        rayThrough(camera, grid, static_cast<float>(x) + 0.5F,
-                                                   static_cast<float>(y) + 0.5F));
+            frame.floor[frame.indexOf(x, y)] = floorShown(
+                figure.form->floor, rayThrough(camera, grid, static_cast<float>(x) + 0.5F,
+                                               static_cast<float>(y) + 0.5F));
         }
     });
 }

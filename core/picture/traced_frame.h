@@ -10,14 +10,29 @@ namespace glaukophos {
 
 inline constexpr std::uint32_t kNothing = 0xFFFFFFFFU;
 
-// Pictures are traced, and made finer, by tiles of this many pixels a side.
+// Pictures are traced, and made finer, by tiles of this many pixels a side: one packet of rays.
 inline constexpr int kPacketSide_px = 4;
+inline constexpr std::size_t kTilePixels = 16;
+static_assert(kPacketSide_px * kPacketSide_px == kTilePixels);
 
 inline int tilesAcross(int pixels) { return (pixels + kPacketSide_px - 1) / kPacketSide_px; }
 
 inline std::size_t tileAt(int column, int row, int columns) {
     return static_cast<std::size_t>(row) * static_cast<std::size_t>(columns) +
            static_cast<std::size_t>(column);
+}
+
+// Calls visit(place in the tile, x, y) for the pixels of a tile, but those beyond the grid.
+template <class Visit>
+void forTilePixels(const PixelGrid& grid, std::size_t tile, const Visit& visit) {
+    const auto columns = static_cast<std::size_t>(tilesAcross(grid.width));
+    const int left = kPacketSide_px * static_cast<int>(tile % columns);
+    const int top = kPacketSide_px * static_cast<int>(tile / columns);
+    for (std::size_t i = 0; i < kTilePixels; ++i) {
+        const int x = left + static_cast<int>(i) % kPacketSide_px;
+        const int y = top + static_cast<int>(i) / kPacketSide_px;
+        if (x < grid.width && y < grid.height) visit(i, x, y);
+    }
 }
 
 // What the middle of a pixel shows; `triangle` of the working surface, or kNothing.
@@ -37,10 +52,11 @@ struct TracedFrame {
     // One entry a pixel, of those that show nothing of the figure; empty: found when it is shaded.
     std::vector<FloorPlace> floor;
 
-    [[nodiscard]] const PixelHit& at(int x, int y) const {
-        return pixels[static_cast<std::size_t>(y) * static_cast<std::size_t>(grid.width) +
-                      static_cast<std::size_t>(x)];
+    [[nodiscard]] std::size_t indexOf(int x, int y) const {
+        return static_cast<std::size_t>(y) * static_cast<std::size_t>(grid.width) +
+               static_cast<std::size_t>(x);
     }
+    [[nodiscard]] const PixelHit& at(int x, int y) const { return pixels[indexOf(x, y)]; }
 };
 
 // One ray a pixel, moved by `jitter` (-.5..+.5 pixel), in the marked tiles; in all when none is.
