@@ -33,7 +33,6 @@ long mostMegabytes() {
 }  // namespace
 
 OpenTrial::OpenTrial(MainWindow& window) : m_window(window), m_made_ms(millisecondsSinceStart()) {
-    connect(&window.loader(), &Loader::previewReady, this, [this] { m_arrived = true; });
     window.figureView().installEventFilter(this);
     m_looking.setInterval(kGlance_ms);
     connect(&m_looking, &QTimer::timeout, this, &OpenTrial::look);
@@ -41,7 +40,8 @@ OpenTrial::OpenTrial(MainWindow& window) : m_window(window), m_made_ms(milliseco
 }
 
 bool OpenTrial::eventFilter(QObject* watched, QEvent* event) {
-    if (event->type() == QEvent::Paint && m_arrived && m_first_ms == 0) {
+    const bool is_first = !m_window.document().isOpen() && m_first_ms == 0;
+    if (event->type() == QEvent::Paint && is_first && !m_window.figureView().picture().isNull()) {
         // The filter comes before the painting.
         QTimer::singleShot(0, this, [this] { m_first_ms = millisecondsSinceStart(); });
     }

@@ -31,9 +31,8 @@ class OpenTrial : public QObject {
 
     MainWindow& m_window;
     QTimer m_looking;
-    qint64 m_made_ms;        // when there was a window that could open something
-    bool m_arrived = false;  // the first picture waits to be painted
-    qint64 m_first_ms = 0;   // 0: not yet
+    qint64 m_made_ms;       // when there was a window that could open something
+    qint64 m_first_ms = 0;  // 0: not yet
     qint64 m_ready_ms = 0;
     qint64 m_settled_ms = 0;
     qint64 m_whole_ms = 0;

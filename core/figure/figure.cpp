@@ -10,12 +10,18 @@ constexpr int kFloorSide = 120;
 
 Result<Form> formOf(ImportedFigure imported, RayScene occluders, WorkingSurface whole,
                     const Progress& progress) {
-    auto shown = RayScene::build(whole.mesh, {progress.stop, {}});
+    std::optional<Result<RayScene>> built;
+    Neighbours neighbours;
+    tbb::parallel_invoke(
+        [&] {
+            built = RayScene::build(whole.mesh, {progress.stop, {}});
+        },
+        [&] { neighbours = neighboursOf(whole.mesh.positions_mm.size(), whole.mesh.triangles); });
+    Result<RayScene>& shown = *built;
     if (!shown) return tl::unexpected(shown.error());
     if (progress.stopped()) return fail(ErrorCode::Cancelled, "Stopped.");
     progress.at(0.8);
     const Bounds bounds = boundsOf(imported.mesh.positions_mm);
-    Neighbours neighbours = neighboursOf(whole.mesh.positions_mm.size(), whole.mesh.triangles);
     Form form{std::move(imported),
               std::move(whole),
               std::move(neighbours),

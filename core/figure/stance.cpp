@@ -2,11 +2,13 @@
 #include "core/figure/stance.h"
 
 #include <fmt/format.h>
-#include <tbb/parallel_for.h>
+#include <tbb/parallel_reduce.h>
 
 #include <algorithm>
 #include <array>
 #include <cmath>
+
+#include "core/base/parallel.h"
 
 namespace glaukophos {
 namespace {
@@ -23,29 +25,51 @@ constexpr std::array<UsualSize, 7> kSizes = {{{"28 mm", 28.0F, true},
                                               {"1:35", 50.0F, false},
                                               {"1:10 bust", 75.0F, false}}};
 
-// Area of triangles facing along -up within a hundredth of the height above the lowest point.
-double flatUnderside(const Mesh& mesh, const Vec3& up) {
-    float low = std::numeric_limits<float>::max();
-    float high = std::numeric_limits<float>::lowest();
-    for (const Vec3& p : mesh.positions_mm) {
-        low = std::min(low, p.dot(up));
-        high = std::max(high, p.dot(up));
+// What may point up in a file, what usually does first.
+constexpr std::size_t kWays = 6;
+std::array<Vec3, kWays> waysUp() {
+    return {Vec3(0, 0, 1),  Vec3(0, 1, 0),  Vec3(1, 0, 0),
+            Vec3(0, 0, -1), Vec3(0, -1, 0), Vec3(-1, 0, 0)};
+}
+
+// For each way up the area in mm2 of triangles that face down and lie within a hundredth of the
+// height above the lowest point.
+using Undersides = std::array<double, kWays>;
+Undersides flatUndersides(const Mesh& mesh, const Bounds& bounds) {
+    const std::array<Vec3, kWays> ways = waysUp();
+    std::array<float, kWays> limits{};
+    for (std::size_t i = 0; i < kWays; ++i) {
+        const float one = bounds.low.dot(ways.at(i));
+        const float other = bounds.high.dot(ways.at(i));
+        limits.at(i) = std::min(one, other) + 0.01F * std::abs(one - other);
     }
-    const float limit = low + 0.01F * (high - low);
-    double area = 0.0;
-    for (const Triangle& t : mesh.triangles) {
-        const bool at_bottom = std::ranges::all_of(
-            t, [&](std::uint32_t corner) { return mesh.positions_mm[corner].dot(up) <= limit; });
-        if (!at_bottom) continue;
-        const Vec3 normal = areaVector(mesh, t);
-        if (normal.dot(up) < -0.98F * normal.norm()) area += normal.norm();
-    }
-    return area;
+    const auto isAtBottom = [&](const Triangle& t, std::size_t way) {
+        return std::ranges::all_of(t, [&](std::uint32_t corner) {
+            return mesh.positions_mm[corner].dot(ways.at(way)) <= limits.at(way);
+        });
+    };
+    using Range = tbb::blocked_range<std::size_t>;
+    const auto addTo = [&](const Range& range, Undersides areas) {
+        for (std::size_t t = range.begin(); t < range.end(); ++t) {
+            for (std::size_t i = 0; i < kWays; ++i) {
+                if (!isAtBottom(mesh.triangles[t], i)) continue;
+                const Vec3 normal = areaVector(mesh, mesh.triangles[t]);
+                if (normal.dot(ways.at(i)) < -0.98F * normal.norm()) areas.at(i) += normal.norm();
+            }
+        }
+        return areas;
+    };
+    return tbb::parallel_deterministic_reduce(Range(0, mesh.triangles.size(), 4096), Undersides{},
+                                              addTo, [](Undersides a, const Undersides& b) {
+                                                  for (std::size_t i = 0; i < kWays; ++i)
+                                                      a.at(i) += b.at(i);
+                                                  return a;
+                                              });
 }
 
 // Of the box round the mesh, seen along `up`.
-double footprint(const Mesh& mesh, const Vec3& up) {
-    const Vec3 size = boundsOf(mesh.positions_mm).size();
+double footprint(const Bounds& bounds, const Vec3& up) {
+    const Vec3 size = bounds.size();
     const Vec3 across = Vec3::Ones() - up.cwiseAbs();
     double area = 1.0;
     for (int axis = 0; axis < 3; ++axis) area *= across[axis] > 0.5F ? size[axis] : 1.0F;
@@ -89,6 +113,12 @@ double asymmetry(std::span<const Vec3> points, double azimuth) {
     return either > 0.0 ? differ / either : 1.0;
 }
 
+void moveAll(std::span<Vec3> points, const Stance& stance, const Vec3& shift) {
+    forChunks(points.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (Vec3& point : points.subspan(begin, end - begin)) point = moved(point, stance, shift);
+    });
+}
+
 }  // namespace
 
 std::span<const LengthUnit> lengthUnits() { return kUnits; }
@@ -113,18 +143,16 @@ Eigen::Matrix3f turnToUp(const Vec3& from) {
 }
 
 Eigen::Matrix3f uprightTurn(const Mesh& mesh, bool y_is_up) {
-    const std::array<Vec3, 6> ways = {Vec3(0, 0, 1),  Vec3(0, 1, 0),  Vec3(1, 0, 0),
-                                      Vec3(0, 0, -1), Vec3(0, -1, 0), Vec3(-1, 0, 0)};
+    const std::array<Vec3, kWays> ways = waysUp();
     if (y_is_up) return turnToUp(ways[1]);
     Vec3 best = ways[0];
     // A figure may have no flat base at all: then a small flat place on its back says nothing.
     constexpr double kLeastBase = 0.15;  // of the footprint it would stand on
-    std::array<double, ways.size()> flat{};
-    tbb::parallel_for(std::size_t{0}, ways.size(),
-                      [&](std::size_t i) { flat.at(i) = flatUnderside(mesh, ways.at(i)); });
+    const Bounds bounds = boundsOf(mesh.positions_mm);
+    const Undersides flat = flatUndersides(mesh, bounds);
     double most = 2.0 * flat[0];
     for (std::size_t i = 1; i < ways.size(); ++i) {
-        if (flat.at(i) > most * 1.001 && flat.at(i) > kLeastBase * footprint(mesh, ways.at(i))) {
+        if (flat.at(i) > most * 1.001 && flat.at(i) > kLeastBase * footprint(bounds, ways.at(i))) {
             most = flat.at(i);
             best = ways.at(i);
         }
@@ -160,15 +188,14 @@ Vec3 moved(const Vec3& point, const Stance& stance, const Vec3& shift) {
 }
 
 Vec3 shiftFor(const Mesh& mesh, const Stance& stance) {
-    Bounds bounds;
-    for (const Vec3& p : mesh.positions_mm) {
-        bounds.add(moved(p, stance, Vec3::Zero()));
-    }
+    std::vector<Vec3> points = mesh.positions_mm;
+    moveAll(points, stance, Vec3::Zero());
+    const Bounds bounds = boundsOf(points);
     return {-bounds.centre().x(), -bounds.centre().y(), -bounds.low.z()};
 }
 
 void move(Mesh& mesh, const Stance& stance, const Vec3& shift) {
-    for (Vec3& p : mesh.positions_mm) p = moved(p, stance, shift);
+    moveAll(mesh.positions_mm, stance, shift);
 }
 
 void stand(Mesh& mesh, const Stance& stance) { move(mesh, stance, shiftFor(mesh, stance)); }

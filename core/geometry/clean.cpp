@@ -177,17 +177,23 @@ CleanReport weld(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangl
     const std::size_t before = positions_mm.size();
     const std::vector<std::uint32_t> renumbered = dropEqual(positions_mm);
     report.corners_welded = before - positions_mm.size();
+    report.triangles_without_area = joinCorners(positions_mm, triangles, labels, renumbered);
+    return report;
+}
+
+std::size_t joinCorners(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles,
+                        PartLabels& labels, std::span<const std::uint32_t> becomes) {
     std::vector<char> flat(triangles.size(), 0);
     forChunks(triangles.size(), {}, [&](std::size_t begin, std::size_t end) {
         for (std::size_t i = begin; i < end; ++i) {
-            for (std::uint32_t& corner : triangles[i]) corner = renumbered[corner];
+            for (std::uint32_t& corner : triangles[i]) corner = becomes[corner];
             flat[i] = hasArea(positions_mm, triangles[i]) ? 0 : 1;
         }
     });
-    report.triangles_without_area =
+    const std::size_t dropped =
         dropTriangles(triangles, labels, [&](std::size_t i) { return flat[i] != 0; });
     dropUnused(positions_mm, triangles);
-    return report;
+    return dropped;
 }
 
 void forSameCorners(std::span<const Triangle> triangles,

@@ -33,6 +33,11 @@ std::size_t dropTriangles(std::vector<Triangle>& triangles, PartLabels& labels, 
     return dropped;
 }
 
+// Makes of each corner the one that `becomes` names, then drops triangles without area and unused
+// vertices, whose numbers change. Returns how many triangles were dropped.
+std::size_t joinCorners(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles,
+                        PartLabels& labels, std::span<const std::uint32_t> becomes);
+
 // Calls use(earlier, later) with the indices of each two triangles that have the same three
 // corners, in whatever order; of several, with the first and each other.
 void forSameCorners(std::span<const Triangle> triangles,

@@ -1,15 +1,33 @@
-// Bounds, areas, joining and picking of meshes.
+// Bounds, areas and joining of meshes.
 #include "core/geometry/mesh.h"
+
+#include <tbb/parallel_reduce.h>
+
+#include <functional>
+
+#include "core/base/parallel.h"
 
 namespace glaukophos {
 
+namespace {
+
+// Fewer are sooner done on one core.
+constexpr std::size_t kManyAtOnce = 65536;
+
+}  // namespace
+
 Bounds boundsOf(std::span<const Vec3> points) {
-    Bounds bounds;
-    for (const Vec3& p : points) {
-        bounds.low = bounds.low.cwiseMin(p);
-        bounds.high = bounds.high.cwiseMax(p);
-    }
-    return bounds;
+    using Range = tbb::blocked_range<std::size_t>;
+    const auto addTo = [&](const Range& range, Bounds bounds) {
+        for (std::size_t i = range.begin(); i < range.end(); ++i) bounds.add(points[i]);
+        return bounds;
+    };
+    return tbb::parallel_reduce(Range(0, points.size(), kManyAtOnce), Bounds{}, addTo,
+                                [](Bounds a, const Bounds& b) {
+                                    a.low = a.low.cwiseMin(b.low);
+                                    a.high = a.high.cwiseMax(b.high);
+                                    return a;
+                                });
 }
 
 Vec3 areaVector(const Mesh& mesh, const Triangle& triangle) {
@@ -24,16 +42,25 @@ Vec3 centroidOf(const Mesh& mesh, const Triangle& triangle) {
 }
 
 std::vector<Vec3> centroidsOf(const Mesh& mesh) {
-    std::vector<Vec3> centroids;
-    centroids.reserve(mesh.triangles.size());
-    for (const Triangle& t : mesh.triangles) centroids.push_back(centroidOf(mesh, t));
+    std::vector<Vec3> centroids(mesh.triangles.size());
+    forChunks(centroids.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t i = begin; i < end; ++i)
+            centroids[i] = centroidOf(mesh, mesh.triangles[i]);
+    });
     return centroids;
 }
 
-double areaOf(const Mesh& mesh, std::span<const Triangle> triangles) {
-    double area = 0.0;
-    for (const Triangle& t : triangles) area += areaVector(mesh, t).norm();
-    return area;
+double areaOf(const Mesh& mesh) {
+    using Range = tbb::blocked_range<std::size_t>;
+    const auto addTo = [&](const Range& range, double area) {
+        for (std::size_t i = range.begin(); i < range.end(); ++i) {
+            area += areaVector(mesh, mesh.triangles[i]).norm();
+        }
+        return area;
+    };
+    // The same sum on any number of cores.
+    return tbb::parallel_deterministic_reduce(Range(0, mesh.triangles.size(), kManyAtOnce), 0.0,
+                                              addTo, std::plus<>());
 }
 
 void append(Mesh& mesh, std::span<const Vec3> positions_mm, std::span<const Triangle> triangles) {
@@ -43,26 +70,6 @@ void append(Mesh& mesh, std::span<const Vec3> positions_mm, std::span<const Tria
     for (const Triangle& t : triangles) {
         mesh.triangles.push_back({first + t[0], first + t[1], first + t[2]});
     }
-}
-
-Mesh partOf(const Mesh& mesh, const PartLabels& labels, PartIndex part) {
-    constexpr std::uint32_t kUnseen = std::numeric_limits<std::uint32_t>::max();
-    std::vector<std::uint32_t> renumbered(mesh.positions_mm.size(), kUnseen);
-    Mesh piece;
-    for (std::size_t i = 0; i < labels.size(); ++i) {
-        if (labels[i] != part) continue;
-        Triangle t = mesh.triangles[i];
-        for (std::uint32_t& corner : t) {
-            std::uint32_t& number = renumbered[corner];
-            if (number == kUnseen) {
-                number = static_cast<std::uint32_t>(piece.positions_mm.size());
-                piece.positions_mm.push_back(mesh.positions_mm[corner]);
-            }
-            corner = number;
-        }
-        piece.triangles.push_back(t);
-    }
-    return piece;
 }
 
 }  // namespace glaukophos

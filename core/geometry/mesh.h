@@ -47,12 +47,9 @@ Vec3 areaVector(const Mesh& mesh, const Triangle& triangle);
 Vec3 centroidOf(const Mesh& mesh, const Triangle& triangle);
 std::vector<Vec3> centroidsOf(const Mesh& mesh);  // one entry a triangle
 
-double areaOf(const Mesh& mesh, std::span<const Triangle> triangles);
+double areaOf(const Mesh& mesh);  // in mm2
 
 // Appends triangles with vertices of their own.
 void append(Mesh& mesh, std::span<const Vec3> positions_mm, std::span<const Triangle> triangles);
-
-// The triangles chosen by `labels[i] == part`, with vertices of their own numbered from zero.
-Mesh partOf(const Mesh& mesh, const PartLabels& labels, PartIndex part);
 
 }  // namespace glaukophos

@@ -6,9 +6,11 @@
 
 #include <algorithm>
 #include <array>
+#include <bit>
 #include <unordered_map>
 
 #include "core/geometry/clean.h"
+#include "core/geometry/mesh_parts.h"
 
 namespace glaukophos {
 namespace {
@@ -106,29 +108,45 @@ void dropPockets(Mesh& mesh) {
     dropTriangles(mesh.triangles, unused, [&](std::size_t i) { return pocket[i]; });
 }
 
-constexpr std::size_t kSlices = 8;
+// About as many as the caches hold what simplification knows of.
+constexpr std::size_t kBlockTriangles = 100'000;
 
-// The slice of each triangle; all have about as many.
-PartLabels slicesOf(const Mesh& mesh) {
+// Halves of halves of a mesh, across the longest side of each: node 1 is cut into 2 and 3, node n
+// into 2n and 2n + 1. `cuts` has one entry a block; the first is unused.
+struct Cut {
     Eigen::Index axis = 0;
-    boundsOf(mesh.positions_mm).size().maxCoeff(&axis);
-    std::vector<float> along_mm;
-    along_mm.reserve(mesh.triangles.size());
-    for (const Triangle& t : mesh.triangles) along_mm.push_back(centroidOf(mesh, t)[axis]);
-    std::vector<float> sample;
-    for (std::size_t i = 0; i < along_mm.size(); i += 64) sample.push_back(along_mm[i]);
-    std::ranges::sort(sample);
-    std::array<float, kSlices - 1> cuts_mm{};
-    for (std::size_t i = 0; i < cuts_mm.size(); ++i) {
-        cuts_mm.at(i) = sample[(i + 1) * sample.size() / kSlices];
-    }
-    PartLabels slices;
-    slices.reserve(along_mm.size());
-    for (const float at : along_mm) {
-        slices.push_back(
-            static_cast<PartIndex>(std::ranges::upper_bound(cuts_mm, at) - cuts_mm.begin()));
-    }
-    return slices;
+    float at_mm = 0.0F;
+};
+
+void cutInHalves(std::span<Vec3> centroids, std::size_t node, std::vector<Cut>& cuts) {
+    if (node >= cuts.size() || centroids.empty()) return;
+    Cut& cut = cuts[node];
+    boundsOf(centroids).size().maxCoeff(&cut.axis);
+    const std::size_t half = centroids.size() / 2;
+    std::ranges::nth_element(centroids, centroids.begin() + static_cast<std::ptrdiff_t>(half), {},
+                             [&](const Vec3& point) { return point[cut.axis]; });
+    cut.at_mm = centroids[half][cut.axis];
+    cutInHalves(centroids.first(half), 2 * node, cuts);
+    cutInHalves(centroids.subspan(half), 2 * node + 1, cuts);
+}
+
+// The block of each triangle, of `count` (a power of two) that have about as many triangles.
+PartLabels blocksOf(const Mesh& mesh, std::size_t count) {
+    const std::vector<Vec3> centroids = centroidsOf(mesh);
+    std::vector<Vec3> sample;
+    for (std::size_t i = 0; i < centroids.size(); i += 64) sample.push_back(centroids[i]);
+    std::vector<Cut> cuts(count);
+    cutInHalves(sample, 1, cuts);
+    PartLabels blocks(centroids.size());
+    tbb::parallel_for(std::size_t{0}, blocks.size(), [&](std::size_t i) {
+        std::size_t node = 1;
+        while (node < count) {
+            const bool beyond = centroids[i][cuts[node].axis] >= cuts[node].at_mm;
+            node = 2 * node + (beyond ? 1 : 0);
+        }
+        blocks[i] = static_cast<PartIndex>(node - count);
+    });
+    return blocks;
 }
 
 }  // namespace
@@ -168,26 +186,26 @@ float simplify(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles
     return relative_error * scale;
 }
 
-float simplifyInSlices(Mesh& mesh, std::size_t target_triangles, float max_deviation_mm,
+float simplifyInBlocks(Mesh& mesh, std::size_t target_triangles, float max_deviation_mm,
                        const Progress& progress) {
     const double keep =
         static_cast<double>(target_triangles) / static_cast<double>(mesh.triangles.size());
-    const PartLabels slice_of = slicesOf(mesh);
-    std::array<Mesh, kSlices> slices;
-    std::array<float, kSlices> deviations_mm{};
-    tbb::parallel_for(std::size_t{0}, slices.size(), [&](std::size_t i) {
+    const std::size_t count = std::bit_ceil(mesh.triangles.size() / kBlockTriangles + 1);
+    const MeshParts parts(mesh, blocksOf(mesh, count), count);
+    std::vector<Mesh> blocks(count);
+    std::vector<float> deviations_mm(count, 0.0F);
+    tbb::parallel_for(std::size_t{0}, count, [&](std::size_t i) {
         if (progress.stopped()) return;
-        Mesh& slice = slices.at(i);
-        slice = partOf(mesh, slice_of, static_cast<PartIndex>(i));
-        if (slice.triangles.empty()) return;
+        Mesh& block = blocks[i];
+        block = parts.part(i);
+        if (block.triangles.empty()) return;
         const auto target =
-            static_cast<std::size_t>(keep * static_cast<double>(slice.triangles.size()));
-        deviations_mm.at(i) =
-            simplify(slice.positions_mm, slice.triangles, target, max_deviation_mm);
+            static_cast<std::size_t>(keep * static_cast<double>(block.triangles.size()));
+        deviations_mm[i] = simplify(block.positions_mm, block.triangles, target, max_deviation_mm);
     });
     if (progress.stopped()) return 0.0F;
     mesh = {};
-    for (const Mesh& slice : slices) append(mesh, slice.positions_mm, slice.triangles);
+    for (const Mesh& block : blocks) append(mesh, block.positions_mm, block.triangles);
     PartLabels unused(mesh.triangles.size(), 0);
     weld(mesh.positions_mm, mesh.triangles, unused);
     dropPockets(mesh);

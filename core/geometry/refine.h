@@ -16,10 +16,10 @@ void subdivide(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles
 float simplify(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles,
                std::size_t target_triangles, float max_deviation_mm);
 
-// The same for a large mesh, in eight slices across its longest side, which are worked on beside
-// each other and keep their cuts: a first round, which leaves fine triangles along the cuts to
-// another. Returns early when stopped, with the mesh as it was.
-float simplifyInSlices(Mesh& mesh, std::size_t target_triangles, float max_deviation_mm,
+// The same for a large mesh, in blocks that are worked on beside each other and keep their cuts: a
+// first round, which leaves fine triangles along the cuts to another. A block is small enough for
+// the caches, which halves the work. Returns early when stopped, with the mesh as it was.
+float simplifyInBlocks(Mesh& mesh, std::size_t target_triangles, float max_deviation_mm,
                        const Progress& progress);
 
 // Reorders vertices and triangles along a space-filling curve, so that neighbours in space are

@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <atomic>
 #include <cmath>
+#include <numeric>
 #include <utility>
 
 #include "core/base/parallel.h"
@@ -39,10 +40,10 @@ std::size_t dropDuplicates(Mesh& mesh, PartLabels& labels) {
     return dropTriangles(mesh.triangles, labels, [&](std::size_t i) { return again[i]; });
 }
 
-// Corners of open borders that all but meet are made one, so that hair-thin cracks close. Corners
-// nearer than `near` become one.
-std::size_t joinBorders(Mesh& mesh, const Neighbours& neighbours, float near) {
-    std::size_t joined = 0;
+// Corners of open borders that all but meet are made one, so that hair-thin cracks close: for each
+// vertex the one it becomes. Empty where none are nearer than `near_mm`.
+std::vector<std::uint32_t> joinedBorders(const Mesh& mesh, const Neighbours& neighbours,
+                                         float near_mm) {
     std::vector<std::uint32_t> border;
     for (std::size_t t = 0; t < mesh.triangles.size(); ++t) {
         for (std::size_t k = 0; k < 3; ++k) {
@@ -55,19 +56,23 @@ std::size_t joinBorders(Mesh& mesh, const Neighbours& neighbours, float near) {
     border.erase(std::unique(border.begin(), border.end()), border.end());
     // Sorted by x: only those just before can be near.
     std::ranges::sort(border, {}, [&](std::uint32_t v) { return mesh.positions_mm[v].x(); });
+    std::vector<std::uint32_t> becomes;
     for (std::size_t i = 0; i < border.size(); ++i) {
-        Vec3& here = mesh.positions_mm[border[i]];
+        const Vec3& here = mesh.positions_mm[border[i]];
         for (std::size_t j = i; j-- > 0;) {
-            const Vec3& other = mesh.positions_mm[border[j]];
-            if (here.x() - other.x() > near) break;
-            if ((here - other).squaredNorm() <= near * near) {
-                here = other;
-                ++joined;
-                break;
+            const std::uint32_t other = becomes.empty() ? border[j] : becomes[border[j]];
+            const Vec3& there = mesh.positions_mm[other];
+            if (here.x() - mesh.positions_mm[border[j]].x() > near_mm) break;
+            if ((here - there).squaredNorm() > near_mm * near_mm) continue;
+            if (becomes.empty()) {
+                becomes.resize(mesh.positions_mm.size());
+                std::iota(becomes.begin(), becomes.end(), 0U);
             }
+            becomes[border[i]] = other;
+            break;
         }
     }
-    return joined;
+    return becomes;
 }
 
 // Connected pieces with their bounds and sizes, the largest first.
@@ -113,9 +118,10 @@ std::size_t closeCracks(Mesh& mesh, PartLabels& labels, Connected& connected) {
     constexpr float kNear = 2e-6F;  // of the figure's size: the last digits of a float
     const std::size_t before = connected.neighbours.open_edges;
     if (before == 0) return 0;
-    const float near = kNear * boundsOf(mesh.positions_mm).diagonal();
-    if (joinBorders(mesh, connected.neighbours, near) == 0) return 0;
-    weld(mesh.positions_mm, mesh.triangles, labels);
+    const float near_mm = kNear * boundsOf(mesh.positions_mm).diagonal();
+    const auto becomes = joinedBorders(mesh, connected.neighbours, near_mm);
+    if (becomes.empty()) return 0;
+    joinCorners(mesh.positions_mm, mesh.triangles, labels, becomes);
     connected = connectedOf(mesh);
     const std::size_t after = connected.neighbours.open_edges;
     return before > after ? before - after : 0;
@@ -323,8 +329,8 @@ std::vector<std::string> inWords(const RepairReport& report) {
     return lines;
 }
 
-Result<RepairReport> repair(Mesh& mesh, PartLabels& labels, const std::string& source,
-                            const Progress& progress) {
+Result<Repaired> repair(Mesh& mesh, PartLabels& labels, const std::string& source,
+                        const Progress& progress) {
     RepairReport report;
     report.triangles_read = mesh.triangles.size();
     report.not_a_number = dropUnusable(mesh, labels);
@@ -349,7 +355,7 @@ Result<RepairReport> repair(Mesh& mesh, PartLabels& labels, const std::string& s
     report.turned = makeNeighboursAgree(mesh, connected.neighbours);
     report.pieces_turned = turnInsideOut(mesh, connected);
     progress.at(1.0);
-    return report;
+    return Repaired{report, std::move(connected.pieces.of_triangle)};
 }
 
 }  // namespace glaukophos

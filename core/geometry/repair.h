@@ -29,9 +29,16 @@ struct RepairReport {
 // One sentence each, the most important first; a figure in good order gets one sentence too.
 std::vector<std::string> inWords(const RepairReport& report);
 
+struct Repaired {
+    RepairReport report;
+    // The connected piece (sharing vertices) of each triangle that is left, numbered from the
+    // largest number of triangles to the smallest.
+    std::vector<std::uint32_t> pieces;
+};
+
 // Works on all parts of a figure at once; `labels` has one entry a triangle. Fails when no
 // triangle is left (`source` names the file) or when stopped.
-Result<RepairReport> repair(Mesh& mesh, PartLabels& labels, const std::string& source,
-                            const Progress& progress);
+Result<Repaired> repair(Mesh& mesh, PartLabels& labels, const std::string& source,
+                        const Progress& progress);
 
 }  // namespace glaukophos

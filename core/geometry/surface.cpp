@@ -4,22 +4,38 @@
 #include <tbb/parallel_for.h>
 
 #include <algorithm>
+#include <array>
 #include <atomic>
 #include <cmath>
 
+#include "core/base/parallel.h"
 #include "core/geometry/clean.h"
+#include "core/geometry/mesh_parts.h"
 #include "core/geometry/refine.h"
 
 namespace glaukophos {
 namespace {
 
-// Above this a part is first simplified slice by slice, on all cores.
+// Above this a part is first simplified block by block, on all cores.
 constexpr std::size_t kManyTriangles = 1'000'000;
 
 // The edge length at which equilateral triangles over `area` stay within half the budget.
 float affordableEdge(double area_mm2, std::size_t max_triangles) {
     const double each = area_mm2 / (0.5 * static_cast<double>(max_triangles));
     return static_cast<float>(std::sqrt(each * 4.0 / std::sqrt(3.0)));
+}
+
+// What a triangle adds to the normals at its corners: its own, by the angle there.
+std::array<Vec3, 3> sharesInNormals(const Mesh& mesh, const Triangle& t) {
+    const Vec3 face = areaVector(mesh, t).stableNormalized();
+    std::array<Vec3, 3> shares;
+    for (std::size_t k = 0; k < 3; ++k) {
+        const Vec3& here = mesh.positions_mm[t[k]];
+        const Vec3 u = (mesh.positions_mm[t[(k + 1) % 3]] - here).stableNormalized();
+        const Vec3 v = (mesh.positions_mm[t[(k + 2) % 3]] - here).stableNormalized();
+        shares[k] = std::acos(std::clamp(u.dot(v), -1.0F, 1.0F)) * face;
+    }
+    return shares;
 }
 
 // One part at brush resolution.
@@ -36,7 +52,7 @@ Prepared prepared(Mesh piece, double keep, float edge_mm, const SurfaceOptions& 
         const auto target =
             static_cast<std::size_t>(keep * static_cast<double>(piece.triangles.size()));
         if (piece.triangles.size() > kManyTriangles) {
-            deviation = simplifyInSlices(piece, target + target / 2,
+            deviation = simplifyInBlocks(piece, target + target / 2,
                                          0.5F * options.max_deviation_mm, progress);
             if (progress.stopped()) return {};
         }
@@ -51,15 +67,15 @@ Prepared prepared(Mesh piece, double keep, float edge_mm, const SurfaceOptions& 
 }  // namespace
 
 std::vector<Vec3> angleWeightedNormals(const Mesh& mesh) {
-    std::vector<Vec3> normals(mesh.positions_mm.size(), Vec3::Zero());
-    for (const Triangle& t : mesh.triangles) {
-        const Vec3 face = areaVector(mesh, t).stableNormalized();
-        for (std::size_t k = 0; k < 3; ++k) {
-            const Vec3& here = mesh.positions_mm[t[k]];
-            const Vec3 u = (mesh.positions_mm[t[(k + 1) % 3]] - here).stableNormalized();
-            const Vec3 v = (mesh.positions_mm[t[(k + 2) % 3]] - here).stableNormalized();
-            normals[t[k]] += std::acos(std::clamp(u.dot(v), -1.0F, 1.0F)) * face;
+    std::vector<std::array<Vec3, 3>> shares(mesh.triangles.size());  // of each corner
+    forChunks(shares.size(), {}, [&](std::size_t begin, std::size_t end) {
+        for (std::size_t i = begin; i < end; ++i) {
+            shares[i] = sharesInNormals(mesh, mesh.triangles[i]);
         }
+    });
+    std::vector<Vec3> normals(mesh.positions_mm.size(), Vec3::Zero());
+    for (std::size_t i = 0; i < shares.size(); ++i) {
+        for (std::size_t k = 0; k < 3; ++k) normals[mesh.triangles[i][k]] += shares[i][k];
     }
     for (Vec3& n : normals) {
         const float length = n.norm();
@@ -78,11 +94,12 @@ SurfaceOptions optionsFor(float height_mm) {
 
 Result<WorkingSurface> makeWorkingSurface(const Mesh& original, const PartLabels& labels,
                                           const SurfaceOptions& options, const Progress& progress) {
-    const double area = areaOf(original, original.triangles);
+    const double area = areaOf(original);
     // Subdividing what is coarse adds to what simplification leaves.
     const double keep = 0.75 * static_cast<double>(options.max_triangles) /
                         static_cast<double>(original.triangles.size());
     const std::size_t parts = std::size_t{1} + *std::ranges::max_element(labels);
+    const MeshParts parts_of(original, labels, parts);
     float edge_mm = std::max(options.max_edge_mm, affordableEdge(area, options.max_triangles));
     while (true) {
         WorkingSurface surface;
@@ -91,7 +108,7 @@ Result<WorkingSurface> makeWorkingSurface(const Mesh& original, const PartLabels
         std::atomic<std::size_t> done{0};
         tbb::parallel_for(std::size_t{0}, parts, [&](std::size_t part) {
             if (progress.stopped()) return;
-            Mesh piece = partOf(original, labels, static_cast<PartIndex>(part));
+            Mesh piece = parts_of.part(part);
             if (piece.triangles.empty()) return;
             pieces[part] = prepared(std::move(piece), keep, edge_mm, options, progress);
             progress.at(static_cast<double>(++done) / static_cast<double>(parts));

@@ -136,10 +136,9 @@ void dropEmptyParts(ImportedFigure& figure) {
 }
 
 // From kMostPieces on, the small pieces share one part.
-void divideIntoPieces(ImportedFigure& figure) {
-    if (figure.repair.pieces == 1) return;
-    const auto pieces = connectedPieces(figure.mesh.positions_mm.size(), figure.mesh.triangles);
-    const std::size_t count = 1 + *std::ranges::max_element(pieces);
+void divideIntoPieces(ImportedFigure& figure, std::span<const std::uint32_t> pieces) {
+    const std::size_t count = figure.repair.pieces;
+    if (count == 1) return;
     const std::size_t parts = std::min(count, kMostPieces);
     const ImportedPart whole = figure.parts.front();
     figure.parts.clear();
@@ -199,11 +198,13 @@ Result<ImportedFigure> assembleFigure(std::vector<NamedMesh> meshes, Division di
                                 "the program it comes from.",
                                 source, figure.parts.size(), kMostParts));
     }
-    auto report = repair(figure.mesh, figure.labels, source, progress);
-    if (!report) return tl::unexpected(report.error());
-    figure.repair = *report;
+    const auto repaired = repair(figure.mesh, figure.labels, source, progress);
+    if (!repaired) return tl::unexpected(repaired.error());
+    figure.repair = repaired->report;
     dropEmptyParts(figure);
-    if (figure.parts.size() == 1 && division == Division::Pieces) divideIntoPieces(figure);
+    if (figure.parts.size() == 1 && division == Division::Pieces) {
+        divideIntoPieces(figure, repaired->pieces);
+    }
     return figure;
 }
 

@@ -41,7 +41,7 @@ RepairReport repaired(Soup& soup) {
     const auto report = repair(soup.mesh, soup.labels, "test", {});
     EXPECT_TRUE(report) << (report ? "" : report.error().message);
     EXPECT_EQ(soup.labels.size(), soup.mesh.triangles.size());
-    return report ? *report : RepairReport{};
+    return report ? report->report : RepairReport{};
 }
 
 double signedVolume(const Mesh& mesh) {
@@ -94,6 +94,22 @@ TEST(Repair, TurnsAnInsideOutPieceWithASmallHole) {
 TEST(Repair, LeavesAnOpenBowlAsItFaces) {
     Soup soup = soupOf({sphere({0, 0, 0}, 5, 40, 90, 180, true)});
     EXPECT_EQ(repaired(soup).pieces_turned, 0U);
+}
+
+// Halves whose rims are apart by what a file's last digits lose, and a box of its own.
+TEST(Repair, ClosesHairThinCracksAndCountsPiecesAfterwards) {
+    Shape upper = sphere({0, 0, 0}, 5, 40, 0, 90);
+    Shape lower = sphere({0, 0, 0}, 5, 40, 0, 90, true);
+    for (Vec3& p : lower.positions_mm) p.z() = -p.z();
+    for (Vec3& p : upper.positions_mm) p.z() += 1e-5F;
+    Soup soup = soupOf({upper, lower, box({12, 0, 0}, {13, 1, 9})});
+    const auto done = repair(soup.mesh, soup.labels, "test", {});
+    ASSERT_TRUE(done);
+    EXPECT_EQ(done->report.closed, 160U);  // eighty edges each
+    EXPECT_EQ(done->report.open_edges, 0U);
+    EXPECT_EQ(done->report.pieces, 2U);
+    EXPECT_EQ(done->pieces, connectedPieces(soup.mesh.positions_mm.size(), soup.mesh.triangles));
+    EXPECT_EQ(done->pieces.back(), 1U);  // the box
 }
 
 TEST(Weld, KeepsTheFirstOfEqualCornersInTheirOrder) {
