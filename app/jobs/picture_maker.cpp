@@ -2,6 +2,7 @@
 #include "app/jobs/picture_maker.h"
 
 #include <QElapsedTimer>
+#include <array>
 
 #include "app/widgets/band_numbers.h"
 #include "app/widgets/screen_profile.h"
@@ -13,10 +14,15 @@ namespace glaukophos {
 namespace {
 
 constexpr int kFrames = 16;
-// By how much the pixels of moving pictures are larger; more where a sharp one is only changed and
-// that would take longer than the hand can wait.
-constexpr int kCoarser = 2;
-constexpr int kCoarsest = 3;
+// How moving pictures are made: by how much their pixels are larger, and how many rays a place
+// sends to a light. Less is done where a sharp picture is only changed and that would take longer
+// than the hand can wait.
+struct Effort {
+    int times = 1;
+    std::uint32_t rays = 0;
+};
+constexpr std::array<Effort, 3> kEfforts = {{{2, 3}, {2, 2}, {3, 2}}};
+constexpr int kCoarser = kEfforts.front().times;
 constexpr qint64 kPatience_ms = 40;
 constexpr int kLate = 10;                       // in a row: a change of size is seen
 constexpr std::chrono::milliseconds kHalt{80};  // after which the hand is seen to halt
@@ -50,8 +56,8 @@ bool showsTheSame(const PictureRequest& a, const PictureRequest& b) {
 
 PictureMaker::PictureMaker(QObject* parent)
     : QObject(parent),
-      m_moving{Accuracy::Preview, kCoarser, {}, {}, {}},
-      m_halted{Accuracy::Soft, kCoarser, {}, {}, {}},
+      m_moving{Accuracy::Preview, kCoarser, kEfforts.front().rays, {}, {}, {}},
+      m_halted{Accuracy::Soft, kCoarser, 0, {}, {}, {}},
       m_runner(
           [this](const PictureRequest& request, const NewestWins<PictureRequest>::Turn& turn) {
               runFirst([&] { make(request, turn); });  // pictures come before results
@@ -126,6 +132,7 @@ std::optional<Image> PictureMaker::pictureOf(const PictureRequest& request, cons
                                              const Progress& progress) {
     const SeenFigure& seen = way.seen->figure;
     const Finish finish = request.look.in_steps ? Finish::Quick : Finish::Colours;
+    for (RecentShadows& recent : way.seen->recent_shadows) recent.rays = way.rays;
     const auto result =
         followed(plan, last, seen, way.accuracy, progress, &way.seen->recent_shadows, finish);
     if (!result) return std::nullopt;
@@ -162,26 +169,29 @@ std::optional<Image> PictureMaker::follow(const PictureRequest& request, const P
 std::optional<Image> PictureMaker::followMoving(const PictureRequest& request, const Plan& plan) {
     const bool sharp = isSharpOf(request);
     const bool first = !m_moving.then;  // takes longer, once a drag
-    if (!sharp && m_moving.times != kCoarser) {
-        m_moving.times = kCoarser;
-        m_moving.then.reset();  // its pixels were larger
-    }
+    if (!sharp) moveWith(0);
     QElapsedTimer clock;
     clock.start();
     auto made = follow(request, plan, m_moving, {});
     m_late = sharp && !first && clock.elapsed() > kPatience_ms ? m_late + 1 : 0;
-    if (m_moving.times < kCoarsest && m_late == kLate) {
-        m_moving.times = kCoarsest;
-        m_moving.then.reset();
-    }
+    if (m_late == kLate && m_effort + 1 < kEfforts.size()) moveWith(m_effort + 1);
     return made;
+}
+
+void PictureMaker::moveWith(std::size_t effort) {
+    m_effort = effort;
+    m_late = 0;
+    m_moving.rays = kEfforts.at(effort).rays;
+    if (m_moving.times == kEfforts.at(effort).times) return;
+    m_moving.times = kEfforts.at(effort).times;
+    m_moving.then.reset();  // its pixels were of another size
 }
 
 void PictureMaker::keepSharp(Image picture, const PictureRequest& request) {
     const Surface& surface = request.evaluated->plan.figure->surface;
     m_sharp = Sharp{std::move(picture), request, shownThings(m_frame, surface)};
+    moveWith(0);
     m_moving.then.reset();
-    m_moving.times = kCoarser;
     m_halted.then.reset();
 }
 

@@ -56,7 +56,8 @@ class PictureMaker : public QObject {
     // One way to show a plan ahead of its results, and what is kept of the last time.
     struct Following {
         Accuracy accuracy = Accuracy::Preview;
-        int times = 1;  // by how much its pixels are larger
+        int times = 1;           // by how much its pixels are larger
+        std::uint32_t rays = 0;  // that a place sends to a light, where it looks back
         std::optional<Seen> seen;
         std::optional<Image> then;  // what the sharp picture shows, made this way,
         Enlarging how;              // and how they belong together
@@ -68,6 +69,7 @@ class PictureMaker : public QObject {
     std::optional<Image> follow(const PictureRequest& request, const Plan& plan, Following& way,
                                 const Progress& progress);
     std::optional<Image> followMoving(const PictureRequest& request, const Plan& plan);
+    void moveWith(std::size_t effort);
 
     void keepSharp(Image picture, const PictureRequest& request);
     static const Seen& seenFor(const PictureRequest& request, Following& way);
@@ -94,7 +96,8 @@ class PictureMaker : public QObject {
     // ... and how it is changed while the hand moves, and once that halts.
     Following m_moving;
     Following m_halted;
-    int m_late = 0;  // moving pictures in a row that took too long
+    std::size_t m_effort = 0;  // of those that are made for moving pictures
+    int m_late = 0;            // of those in a row that took too long
 
     NewestWins<PictureRequest> m_runner;  // last member
 };

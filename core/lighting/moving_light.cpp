@@ -149,8 +149,8 @@ class LookingBack {
     // Other rays than the last pictures sent, and with those fewer.
     [[nodiscard]] FewRays rays(std::span<const std::uint32_t> receivers) const {
         const std::uint32_t first =
-            kRays * (m_recent.count % static_cast<std::uint32_t>(kPictures + 1));
-        return {first, m_recent.pictures.empty() ? 0 : kRays, receivers};
+            m_recent.rays * (m_recent.count % static_cast<std::uint32_t>(kPictures + 1));
+        return {first, m_recent.pictures.empty() ? 0 : m_recent.rays, receivers};
     }
 
     // All of the last pictures agree here and beside it that everything is seen, or nothing.
@@ -201,7 +201,6 @@ class LookingBack {
 
   private:
     static constexpr std::size_t kPictures = 3;
-    static constexpr std::uint32_t kRays = 2;
     static constexpr float kNear = 0.5F;  // share of a light's radius
     const Light& m_light;
     RecentShadows& m_recent;

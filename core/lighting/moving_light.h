@@ -17,6 +17,7 @@ struct RecentShadows {
     };
     std::vector<Found> pictures;
     std::uint32_t count = 0;  // of all pictures so far
+    std::uint32_t rays = 3;   // to send from a place in the next one
 };
 
 // What a picture shows, and what is known there.
