@@ -180,15 +180,6 @@ void paintLight(QPainter& painter, const QPointF& at, const QPointF& middle, con
     // A moon is lit from outside the chart.
     const double side = std::atan2(-(at.y() - middle.y()), at.x() - middle.x());
     paintLightGlyph(painter, at, 18, light, colours.text, degrees(side));
-    painter.setPen(colours.text);
-    if (!selected) return;
-    QFont font = painter.font();
-    font.setPixelSize(12);
-    font.setWeight(QFont::Normal);
-    painter.setFont(font);
-    // Towards the middle, where no hour is.
-    const double top = at.y() > middle.y() ? at.y() - 30 : at.y() + 14;
-    painter.drawText(QRectF(at.x() - 60, top, 120, 16), Qt::AlignCenter, q(light.name));
 }
 
 }  // namespace

@@ -17,7 +17,7 @@ namespace {
 namespace fs = std::filesystem;
 
 // Grows with the layout, the directions and how they are traced.
-constexpr std::uint64_t kMagic = 0x31594b5350554c48;
+constexpr std::uint64_t kMagic = 0x31594b5350554c49;
 
 struct Header {
     std::uint64_t magic = kMagic;

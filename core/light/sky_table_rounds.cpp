@@ -2,7 +2,8 @@
 // differ from their neighbours in the list, which lie beside them on the surface, or from what they
 // saw themselves in the nearest directions of earlier rounds. That is rather more than half of the
 // rays; of ten thousand answers six are wrong, and the light of a sky by 0.0002 on average. Points
-// are looked at together, a bit each: one direction after the other.
+// are looked at together, a bit each: one direction after the other. Tables are kept from day to
+// day: who changes how they are traced raises the number in core/io/sky_cache.cpp.
 #include "core/light/sky_table.h"
 
 #include <algorithm>
