@@ -51,34 +51,51 @@ std::vector<std::size_t> candidatesFor(const MixingRack& rack, std::span<const W
     return order;
 }
 
+// Candidates that are mixed with each other, in a set of bits.
 struct Group {
     Set set = 0;
-    std::vector<double> misses;  // one entry a wanted colour
+    std::vector<double> misses;  // one entry a wanted colour: the least, with all or fewer of them
 };
 
-// All groups of one to three candidates, with the least miss each can do for each colour.
+// The least misses of the groups that have one paint less.
+std::vector<double> missesOfFewer(const std::vector<std::vector<double>>& of_sets, Set set,
+                                  std::size_t wanted) {
+    std::vector<double> least(wanted, 1e9);
+    for (Set rest = set; rest != 0; rest &= rest - 1) {
+        const std::vector<double>& fewer = of_sets[set & ~(rest & (~rest + 1))];
+        for (std::size_t t = 0; t < fewer.size(); ++t) least[t] = std::min(least[t], fewer[t]);
+    }
+    return least;
+}
+
+// All groups of one to three candidates.
 std::vector<Group> groupsOf(const MixingRack& rack, std::span<const std::size_t> candidates,
                             std::span<const WantedColour> wanted, const RecipeChoices& choices) {
-    std::vector<Group> groups;
     const Set all = Set{1} << candidates.size();
-    for (Set set = 1; set < all; ++set) {
-        if (std::popcount(set) <= choices.most_paints) {
-            groups.push_back({set, std::vector<double>(wanted.size(), 1e9)});
-        }
-    }
-    tbb::parallel_for(std::size_t{0}, groups.size(), [&](std::size_t g) {
+    std::vector<std::vector<double>> of_sets(all);
+    const auto mixSet = [&](Set set) {
+        std::vector<double> misses = missesOfFewer(of_sets, set, wanted.size());
         std::vector<std::size_t> paints;
         for (std::size_t i = 0; i < candidates.size(); ++i) {
-            if ((groups[g].set >> i & 1U) != 0) paints.push_back(candidates[i]);
+            if ((set >> i & 1U) != 0) paints.push_back(candidates[i]);
         }
         forMixes(paints, choices.most_drops, [&](std::span<const Drops> drops) {
             const Lab colour = colourOf(rack, drops);
             for (std::size_t t = 0; t < wanted.size(); ++t) {
-                double& miss = groups[g].misses[t];
-                miss = ciede2000Below(miss, colour, wanted[t].colour).value_or(miss);
+                misses[t] = ciede2000Below(misses[t], colour, wanted[t].colour).value_or(misses[t]);
             }
         });
-    });
+        of_sets[set] = std::move(misses);
+    };
+    for (int paints = 1; paints <= choices.most_paints; ++paints) {
+        tbb::parallel_for(Set{1}, all, [&](Set set) {
+            if (std::popcount(set) == paints) mixSet(set);
+        });
+    }
+    std::vector<Group> groups;
+    for (Set set = 1; set < all; ++set) {
+        if (!of_sets[set].empty()) groups.push_back({set, std::move(of_sets[set])});
+    }
     return groups;
 }
 

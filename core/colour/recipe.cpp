@@ -100,9 +100,9 @@ class Mixer {
         return candidate;
     }
 
-    // The best of the given ratios.
-    [[nodiscard]] Candidate bestRatio(Candidate candidate, const RatioList& list) const {
-        Candidate best;
+    // The best of the given ratios, if it costs less than `best`; that otherwise.
+    [[nodiscard]] Candidate bestRatio(Candidate candidate, const RatioList& list,
+                                      Candidate best) const {
         const int most = m_choices.most_drops < kTouchedFrom ? m_choices.most_drops : kMostTouched;
         const MixColours::Colours colours = coloursOf(m_rack, candidate, list);
         for (std::size_t i = 0; i < list.ratios.size(); ++i) {
@@ -119,14 +119,12 @@ class Mixer {
     [[nodiscard]] std::vector<Candidate> search(std::vector<Candidate> groups, const RatioList& few,
                                                 const RatioList& all, std::size_t keep) const {
         tbb::parallel_for(std::size_t{0}, groups.size(),
-                          [&](std::size_t i) { groups[i] = bestRatio(groups[i], few); });
+                          [&](std::size_t i) { groups[i] = bestRatio(groups[i], few, {}); });
         keep = std::min(keep, groups.size());
         std::ranges::stable_sort(groups, {}, &Candidate::cost);
         groups.resize(keep);
-        tbb::parallel_for(std::size_t{0}, groups.size(), [&](std::size_t i) {
-            const Candidate full = bestRatio(groups[i], all);
-            if (full.cost < groups[i].cost) groups[i] = full;
-        });
+        tbb::parallel_for(std::size_t{0}, groups.size(),
+                          [&](std::size_t i) { groups[i] = bestRatio(groups[i], all, groups[i]); });
         std::ranges::stable_sort(groups, {}, &Candidate::cost);
         return groups;
     }
@@ -158,10 +156,9 @@ std::vector<std::size_t> worthSharing(const MixingRack& rack, std::span<const La
     return candidates;
 }
 
-// The candidates in a set of bits; without paints when there are more than three.
+// The candidates in a set of at most three bits.
 Candidate groupOf(std::span<const std::size_t> candidates, std::size_t set) {
     Candidate group;
-    if (std::popcount(set) > 3) return group;
     for (std::size_t i = 0; i < candidates.size(); ++i) {
         if ((set >> i & 1U) == 0) continue;
         group.paints[static_cast<std::size_t>(group.count++)] = candidates[i];
@@ -343,26 +340,33 @@ Recipe recipeFor(const MixingRack& rack, const Lab& target, const RecipeChoices&
 LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, int most_paints,
                          const RecipeChoices& choices, std::span<const std::size_t> allowed) {
     const std::vector<std::size_t> candidates = worthSharing(rack, targets, choices, allowed);
-    // best[target][set]: the cheapest mix of exactly the candidates in a set of up to three.
+    // best[target][set]: the cheapest mix of exactly the candidates in a set of up to three, where
+    // that costs less than any of fewer.
     const std::size_t sets = std::size_t{1} << candidates.size();
-    std::array<RatioList, 4> lists;
-    for (const int paints : {1, 2, 3})
-        lists.at(static_cast<std::size_t>(paints)) = allRatios(paints, choices.most_drops);
     std::vector<std::vector<Candidate>> best(targets.size(), std::vector<Candidate>(sets));
-    tbb::parallel_for(std::size_t{1}, sets, [&](std::size_t set) {
+    const auto mixSet = [&](std::size_t set, const RatioList& list) {
         Candidate group = groupOf(candidates, set);
-        if (group.count == 0 || group.count > choices.most_paints) return;
-        const RatioList& list = lists.at(static_cast<std::size_t>(group.count));
         const MixColours::Colours colours = coloursOf(rack, group, list);
+        std::vector<double> least;  // what fewer of the paints can do
+        for (const std::vector<Candidate>& of_target : best) {
+            least.push_back(cheapestWithin(of_target, set).cost);
+        }
         for (std::size_t i = 0; i < list.ratios.size(); ++i) {
             group.ratio = list.ratios[i];
             group.colour = (*colours)[i];
             for (std::size_t t = 0; t < targets.size(); ++t) {
-                Candidate& so_far = best[t][set];
-                if (costsLess(group, rack, targets[t], choices, so_far.cost)) so_far = group;
+                if (!costsLess(group, rack, targets[t], choices, least[t])) continue;
+                best[t][set] = group;
+                least[t] = group.cost;
             }
         }
-    });
+    };
+    for (int paints = 1; paints <= std::min(3, choices.most_paints); ++paints) {
+        const RatioList list = allRatios(paints, choices.most_drops);
+        tbb::parallel_for(std::size_t{1}, sets, [&](std::size_t set) {
+            if (std::popcount(set) == paints) mixSet(set, list);
+        });
+    }
     LadderRecipes chosen;
     double least = std::numeric_limits<double>::max();
     const int size = std::min(most_paints, static_cast<int>(candidates.size()));
