@@ -348,6 +348,7 @@ LadderRecipes recipesFor(const MixingRack& rack, std::span<const Lab> targets, i
         Candidate group = groupOf(candidates, set);
         const MixColours::Colours colours = coloursOf(rack, group, list);
         std::vector<double> least;  // what fewer of the paints can do
+        least.reserve(targets.size());
         for (const std::vector<Candidate>& of_target : best) {
             least.push_back(cheapestWithin(of_target, set).cost);
         }

@@ -1,6 +1,8 @@
 // One Embree geometry; triangles keep their numbers.
 #include "core/geometry/ray_scene.h"
 
+#include <tbb/task_arena.h>
+
 #include <cstring>
 
 #include "core/base/parallel.h"
@@ -132,7 +134,9 @@ Result<RayScene> RayScene::build(const Mesh& mesh, const Progress& progress) {
     const bool complete = attach(scene, mesh);
     Progress asked = progress;
     rtcSetSceneProgressMonitorFunction(scene, goesOn, &asked);
-    rtcCommitScene(scene);
+    // Embree keeps a group of tasks with its scene. One that is begun among other tasks would point
+    // to theirs for good, and the next group to be cancelled anywhere would look there.
+    tbb::task_arena().execute([&] { rtcCommitScene(scene); });
     rtcSetSceneProgressMonitorFunction(scene, nullptr, nullptr);
     if (progress.stopped()) {
         rtcGetDeviceError(device());  // that it was cancelled is no error of the next scene

@@ -12,8 +12,7 @@ inline constexpr std::uint32_t kNothing = 0xFFFFFFFFU;
 
 // Pictures are traced, and made finer, by tiles of this many pixels a side: one packet of rays.
 inline constexpr int kPacketSide_px = 4;
-inline constexpr std::size_t kTilePixels = 16;
-static_assert(kPacketSide_px * kPacketSide_px == kTilePixels);
+inline constexpr std::size_t kTilePixels = std::size_t{kPacketSide_px} * kPacketSide_px;
 
 inline int tilesAcross(int pixels) { return (pixels + kPacketSide_px - 1) / kPacketSide_px; }
 

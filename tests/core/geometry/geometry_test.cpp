@@ -1,7 +1,12 @@
 #include <gtest/gtest.h>
 
+#include <tbb/parallel_for.h>
+#include <tbb/parallel_invoke.h>
+
 #include <algorithm>
+#include <array>
 #include <map>
+#include <optional>
 #include <set>
 
 #include "core/geometry/clean.h"
@@ -183,6 +188,30 @@ TEST(RayScene, IsNotBuiltOnceStoppedAndTheNextOneIs) {
     const auto built = RayScene::build(ball);
     ASSERT_TRUE(built);
     EXPECT_TRUE(built->occluded({0, 0, 20}, {0, 0, -1}, 1e30F));
+}
+
+// Leaves nothing of what lay on the stack.
+[[gnu::noinline]] void scribble() {
+    std::array<volatile char, 100'000> over;
+    for (volatile char& byte : over) byte = '\xAB';
+}
+
+// A scene made beside other work.
+[[gnu::noinline]] std::optional<RayScene> builtBesideOthers(const Mesh& mesh) {
+    std::optional<RayScene> scene;
+    tbb::parallel_invoke([&] { scene = std::move(*RayScene::build(mesh)); }, [] {});
+    return scene;
+}
+
+// Cancelling walks along every group of tasks that is left to the groups in which it was begun.
+TEST(RayScene, MadeBesideOtherWorkOutlivesIt) {
+    const auto scene = builtBesideOthers(repairedBall(100));
+    scribble();
+    tbb::task_group_context work;
+    tbb::parallel_for(
+        0, 8, [](int) { tbb::parallel_for(0, 1000, [](int) {}); }, work);
+    EXPECT_TRUE(work.cancel_group_execution());
+    EXPECT_TRUE(scene->occluded({0, 0, 20}, {0, 0, -1}, 1e30F));
 }
 
 }  // namespace
