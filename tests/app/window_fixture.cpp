@@ -60,6 +60,8 @@ void WindowTest::settle() {
                evaluated->plan.under == document().plan().under &&
                evaluated->plan.rack == document().plan().rack &&
                evaluated->plan.lights == document().plan().lights &&
+               evaluated->plan.volumes == document().plan().volumes &&
+               evaluated->plan.lines == document().plan().lines &&
                evaluated->plan.parts == document().plan().parts;
     }));
 }
