@@ -192,7 +192,7 @@ TEST(RayScene, IsNotBuiltOnceStoppedAndTheNextOneIs) {
 
 // Leaves nothing of what lay on the stack.
 [[gnu::noinline]] void scribble() {
-    std::array<volatile char, 100'000> over;
+    std::array<volatile char, 100'000> over{};
     for (volatile char& byte : over) byte = '\xAB';
 }
 
