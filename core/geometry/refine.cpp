@@ -108,9 +108,6 @@ void dropPockets(Mesh& mesh) {
     dropTriangles(mesh.triangles, unused, [&](std::size_t i) { return pocket[i]; });
 }
 
-// About as many as the caches hold what simplification knows of.
-constexpr std::size_t kBlockTriangles = 100'000;
-
 // Halves of halves of a mesh, across the longest side of each: node 1 is cut into 2 and 3, node n
 // into 2n and 2n + 1. `cuts` has one entry a block; the first is unused.
 struct Cut {
@@ -187,10 +184,10 @@ float simplify(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles
 }
 
 float simplifyInBlocks(Mesh& mesh, std::size_t target_triangles, float max_deviation_mm,
-                       const Progress& progress) {
+                       const Progress& progress, std::size_t block_triangles) {
     const double keep =
         static_cast<double>(target_triangles) / static_cast<double>(mesh.triangles.size());
-    const std::size_t count = std::bit_ceil(mesh.triangles.size() / kBlockTriangles + 1);
+    const std::size_t count = std::bit_ceil(mesh.triangles.size() / block_triangles + 1);
     const MeshParts parts(mesh, blocksOf(mesh, count), count);
     std::vector<Mesh> blocks(count);
     std::vector<float> deviations_mm(count, 0.0F);

@@ -19,8 +19,9 @@ float simplify(std::vector<Vec3>& positions_mm, std::vector<Triangle>& triangles
 // The same for a large mesh, in blocks that are worked on beside each other and keep their cuts: a
 // first round, which leaves fine triangles along the cuts to another. A block is small enough for
 // the caches, which halves the work. Returns early when stopped, with the mesh as it was.
+inline constexpr std::size_t kBlockTriangles = 100'000;
 float simplifyInBlocks(Mesh& mesh, std::size_t target_triangles, float max_deviation_mm,
-                       const Progress& progress);
+                       const Progress& progress, std::size_t block_triangles = kBlockTriangles);
 
 // Reorders vertices and triangles along a space-filling curve, so that neighbours in space are
 // neighbours in memory (rays through them are then 2 to 4 times faster).

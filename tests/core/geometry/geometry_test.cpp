@@ -113,21 +113,19 @@ Mesh repairedBall(int fineness) {
     return ball;
 }
 
-// Blocks keep their cuts exactly: no gap opens between them, and hardly a triangle of one lies over
-// another's (a closed surface whose volume is nearly the ball's; simplification leaves one crowded
-// edge in a thousand where there are no blocks too).
+// Blocks keep their cuts exactly: no gap opens between them, and no triangle of one lies over
+// another's (a closed surface without crowded edges, whose volume is nearly the ball's).
 TEST(Simplify, BlocksStayWithinTheDeviationAndFitTogether) {
-    Mesh ball = repairedBall(330);
+    Mesh ball = repairedBall(120);
     const std::size_t before = ball.triangles.size();
-    ASSERT_GT(before, 400'000U);  // enough for eight blocks
-    const float deviation = simplifyInBlocks(ball, before / 4, 0.05F, {});
+    const float deviation = simplifyInBlocks(ball, before / 4, 0.05F, {}, before / 7);
     EXPECT_LT(ball.triangles.size(), 2 * before / 3);
     EXPECT_GT(ball.triangles.size(), before / 8);
     EXPECT_LE(deviation, 0.05F);
     for (const Vec3& p : ball.positions_mm) EXPECT_NEAR(p.norm(), 10.0F, 0.06F);
     const Neighbours neighbours = neighboursOf(ball.positions_mm.size(), ball.triangles);
     EXPECT_EQ(neighbours.open_edges, 0U);
-    EXPECT_LT(neighbours.crowded_edges, ball.triangles.size() / 1000);
+    EXPECT_EQ(neighbours.crowded_edges, 0U);
     double volume = 0.0;  // by the divergence theorem
     for (const Triangle& t : ball.triangles) {
         volume +=
