@@ -87,8 +87,7 @@ double asymmetry(std::span<const Vec3> points, double azimuth) {
     turned.reserve(points.size());
     for (const Vec3& p : points) {
         turned.emplace_back(p.dot(side), p.dot(front), p.z());
-        box.low = box.low.cwiseMin(turned.back());
-        box.high = box.high.cwiseMax(turned.back());
+        box.add(turned.back());
     }
     const Vec3 cell = (box.size() / kCells).cwiseMax(1e-6F);
     const auto index = [&](float x, float y, float z) {

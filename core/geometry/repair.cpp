@@ -93,8 +93,7 @@ Pieces piecesOf(const Mesh& mesh) {
         Bounds& bounds = pieces.bounds[pieces.of_triangle[i]];
         ++pieces.sizes[pieces.of_triangle[i]];
         for (const std::uint32_t corner : mesh.triangles[i]) {
-            bounds.low = bounds.low.cwiseMin(mesh.positions_mm[corner]);
-            bounds.high = bounds.high.cwiseMax(mesh.positions_mm[corner]);
+            bounds.add(mesh.positions_mm[corner]);
         }
     }
     return pieces;

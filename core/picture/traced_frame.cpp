@@ -10,6 +10,8 @@
 namespace glaukophos {
 namespace {
 
+static_assert(kTilePixels == 16, "a tile is one packet of rays");
+
 // Pixels that can show the figure: the box round the projected corners of its bounds.
 struct PixelBox {
     int left = 0;
